@@ -1,0 +1,278 @@
+package izzet.core.assign;
+
+import izzet.core.calc.PreferredValues;
+import izzet.core.calc.SeriesResistor;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Controller;
+import izzet.core.catalog.Direction;
+import izzet.core.catalog.Part;
+import izzet.core.catalog.PartLine;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+
+/**
+ * A first proposal for lines that are not connected: supplies, ties, bus lines, then the rest on free pins, cheapest first. What is
+ * connected already stays. Immutable.
+ *
+ * @param edit connects everything that could be connected
+ * @param left lines that no free pin can serve
+ */
+public record Proposal(PlanEdit edit, List<Wire> left) {
+
+    /** Contrast by a fixed resistor to ground, until a potentiometer is fitted. Common practice. */
+    private static final double CONTRAST_OHMS = 1000;
+
+    private static final int I2C_HZ = 100_000;
+    private static final int SPI_HZ = 4_000_000;
+
+    public Proposal {
+        left = List.copyOf(left);
+    }
+
+    /** For all parts of a plan. */
+    public static Proposal of(Plan plan, Catalog catalog) {
+        return of(plan, catalog, u -> true);
+    }
+
+    /** For one part of a plan. */
+    public static Proposal of(Plan plan, Catalog catalog, String partId) {
+        return of(plan, catalog, u -> u.id().equals(partId));
+    }
+
+    private static Proposal of(Plan plan, Catalog catalog, Predicate<Unit> which) {
+        Maker maker = new Maker(plan, catalog);
+        maker.buses(which);
+        maker.fixed(which);
+        List<Wire> left = maker.free(which);
+        String names = new Circuit(plan, catalog)
+                .units().stream().filter(which).map(Unit::name).collect(Collectors.joining(", "));
+        return new Proposal(new PlanEdit.Together("connected " + names + " as proposed", maker.edits), left);
+    }
+
+    /** Collects edits and always looks at the plan as they leave it. Not thread-safe; one per proposal. */
+    private static final class Maker {
+        private final Catalog catalog;
+        private final List<PlanEdit> edits = new ArrayList<>();
+        private Plan plan;
+
+        Maker(Plan plan, Catalog catalog) {
+            this.plan = plan;
+            this.catalog = catalog;
+        }
+
+        private void take(PlanEdit edit) {
+            edits.add(edit);
+            plan = edit.apply(plan);
+        }
+
+        private void connect(Wire wire, Target to) {
+            take(new PlanEdit.Connect(wire.from(), to));
+        }
+
+        private Circuit circuit() {
+            return new Circuit(plan, catalog);
+        }
+
+        private List<Wire> open(Predicate<Unit> which) {
+            Circuit circuit = circuit();
+            return circuit.wires().stream()
+                    .filter(w -> which.test(w.unit()) && !w.connected())
+                    .filter(w -> circuit.netOf(w.from()).isEmpty())
+                    .filter(w -> w.line().required() || w.role() == Role.LAMP || w.role() == Role.RETURN)
+                    .toList();
+        }
+
+        void buses(Predicate<Unit> which) {
+            for (Unit unit : circuit().units()) {
+                String kind = unit.variant().bus();
+                if (kind == null || unit.placed().bus() != null || !which.test(unit)) {
+                    continue;
+                }
+                Optional<Bus> present =
+                        plan.buses().stream().filter(b -> b.kind().equals(kind)).findFirst();
+                Bus bus = present.orElseGet(() -> newBus(kind));
+                if (present.isEmpty()) {
+                    take(new PlanEdit.PutBus(bus));
+                }
+                take(new PlanEdit.SetPartBus(unit.id(), bus.id()));
+            }
+        }
+
+        private Bus newBus(String kind) {
+            Circuit circuit = circuit();
+            Optional<Controller> controller = circuit.board().controllersOf(kind).stream()
+                    .filter(c -> plan.buses().stream().noneMatch(b -> c.id().equals(b.controller())))
+                    .filter(c -> circuit.board().pins().stream()
+                            .anyMatch(p -> p.duty("reserved").isEmpty()
+                                    && p.functions().stream().anyMatch(f -> c.id().equals(f.controller()))))
+                    .findFirst();
+            boolean i2c = kind.equals(Bus.I2C);
+            return new Bus(
+                    plan.freeId(kind),
+                    kind,
+                    i2c ? "I2C bus" : "SPI bus",
+                    controller.map(Controller::id).orElse(null),
+                    i2c ? I2C_HZ : SPI_HZ);
+        }
+
+        /** Everything whose place follows from what it is. */
+        void fixed(Predicate<Unit> which) {
+            for (Wire wire : open(which)) {
+                if (wire.role() == Role.SUPPLY) {
+                    supplyRail(circuit(), wire).ifPresent(rail -> connect(wire, Target.rail(rail.id())));
+                } else if (wire.role() == Role.GROUND || wire.role() == Role.RETURN) {
+                    connect(wire, Target.rail(circuit().board().ground().id()));
+                }
+            }
+            for (Wire wire : open(which)) {
+                Circuit circuit = circuit();
+                if (wire.role() == Role.CONTRAST) {
+                    take(new PlanEdit.Connect(new Connection(
+                            wire.from(), Target.rail(circuit.board().ground().id()), CONTRAST_OHMS, null)));
+                } else if (wire.role() == Role.LAMP && !wire.line().required()) {
+                    backlight(circuit, wire);
+                } else if (wire.line().rest() != null) {
+                    restRail(circuit, wire).ifPresent(rail -> connect(wire, Target.rail(rail.id())));
+                } else if (wire.role().bus()) {
+                    busPin(circuit, wire).ifPresent(pin -> connect(wire, Target.pin(pin.id())));
+                } else if (wire.role() == Role.GATE_CLOCK) {
+                    clockPin(circuit, wire).ifPresent(pin -> connect(wire, Target.pin(pin.id())));
+                }
+            }
+        }
+
+        private void backlight(Circuit circuit, Wire wire) {
+            circuit.wire(wire.unit(), Role.SUPPLY)
+                    .flatMap(s -> circuit.netOf(s.from()))
+                    .flatMap(n -> n.rail())
+                    .filter(rail -> rail.volts() > wire.line().lamp().forwardVolts())
+                    .ifPresent(rail -> take(new PlanEdit.Connect(new Connection(
+                            wire.from(),
+                            Target.rail(rail.id()),
+                            resistor(wire, rail.volts(), wire.line().lamp().typicalMilliamps()),
+                            null))));
+        }
+
+        /** Lines that any suitable free pin can take. */
+        List<Wire> free(Predicate<Unit> which) {
+            Circuit circuit = circuit();
+            List<Pin> pins = circuit.freePins();
+            Map<Pin, Integer> index = new HashMap<>();
+            pins.forEach(p -> index.put(p, index.size()));
+            List<Wire> wishes = open(which).stream().filter(LegalPins::wantsPin).toList();
+            List<int[]> options = wishes.stream()
+                    .map(wire -> LegalPins.of(circuit, wire).stream()
+                            .filter(index::containsKey)
+                            .sorted(Comparator.comparingInt(p -> PinCost.of(wire, p)))
+                            .mapToInt(index::get)
+                            .toArray())
+                    .toList();
+            int[] given = Matching.of(options, pins.size());
+            List<Wire> left = new ArrayList<>();
+            for (int i = 0; i < given.length; i++) {
+                Wire wire = wishes.get(i);
+                if (given[i] < 0) {
+                    left.add(wire);
+                } else {
+                    take(new PlanEdit.Connect(pinConnection(circuit, wire, pins.get(given[i]))));
+                }
+            }
+            return left;
+        }
+
+        private static Connection pinConnection(Circuit circuit, Wire wire, Pin pin) {
+            PartLine.Lamp lamp = wire.line().lamp();
+            Double series = null;
+            if (lamp != null && circuit.board().logicVolts() > lamp.forwardVolts()) {
+                double milliamps = Math.min(
+                        lamp.typicalMilliamps(), circuit.board().current().perPinMilliamps());
+                series = resistor(wire, circuit.board().logicVolts(), milliamps);
+            }
+            boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
+            String pull = button && circuit.board().internalPullUps() ? Connection.INTERNAL_UP : null;
+            return new Connection(wire.from(), Target.pin(pin.id()), series, pull);
+        }
+
+        private static Double resistor(Wire wire, double volts, double milliamps) {
+            return SeriesResistor.forLamp(
+                            volts, wire.line().lamp().forwardVolts(), milliamps / 1000, PreferredValues.E12)
+                    .ohms();
+        }
+    }
+
+    /** The rail that suits a supply line best: the board's logic voltage where it may, else the nearest that may. */
+    public static Optional<Rail> supplyRail(Circuit circuit, Wire wire) {
+        Part.Supply supply = wire.unit().part().supply();
+        PartLine line = wire.line();
+        if (line.minVolts() != null) {
+            return suitable(circuit, line.minVolts(), line.maxVolts()).max(Comparator.comparingDouble(Rail::volts));
+        }
+        if (supply == null) {
+            return Optional.empty();
+        }
+        double logic = circuit.board().logicVolts();
+        return suitable(circuit, supply.minVolts(), supply.maxVolts())
+                .min(Comparator.comparingDouble(r -> Math.abs(r.volts() - logic)));
+    }
+
+    private static java.util.stream.Stream<Rail> suitable(Circuit circuit, double min, double max) {
+        return circuit.board().rails().stream()
+                .filter(r -> r.gives() && !r.ground() && r.volts() >= min && r.volts() <= max);
+    }
+
+    /** Where a line that must not float rests: ground, or the rail that feeds its part. */
+    public static Optional<Rail> restRail(Circuit circuit, Wire wire) {
+        if ("supply".equals(wire.line().rest())) {
+            return circuit.wire(wire.unit(), Role.SUPPLY)
+                    .flatMap(s -> circuit.netOf(s.from()))
+                    .flatMap(n -> n.rail());
+        }
+        return Optional.of(circuit.board().ground());
+    }
+
+    /** The pin of a bus line: where the bus has it already, else the controller's, else none. */
+    public static Optional<Pin> busPin(Circuit circuit, Wire wire) {
+        String busId = wire.unit().placed().bus();
+        Optional<Pin> present = circuit.wires().stream()
+                .filter(w -> w.connected() && w.role() == wire.role() && busId != null)
+                .filter(w -> busId.equals(w.unit().placed().bus()))
+                .flatMap(w -> circuit.reach(w.from()).stream())
+                .map(Circuit.Reach::pin)
+                .findFirst();
+        Optional<Bus> bus = circuit.busOf(wire.unit());
+        if (present.isPresent() || bus.isEmpty() || bus.get().bitBanged()) {
+            return present;
+        }
+        return LegalPins.of(circuit, wire).stream()
+                .filter(p -> circuit.usersOf(p).isEmpty())
+                .findFirst();
+    }
+
+    private static Optional<Pin> clockPin(Circuit circuit, Wire wire) {
+        String busId = wire.unit().placed().bus();
+        return circuit.wires().stream()
+                .filter(w -> w.role() == Role.I2C_SCL && busId != null)
+                .filter(w -> busId.equals(w.unit().placed().bus()))
+                .flatMap(w -> circuit.reach(w.from()).stream())
+                .map(Circuit.Reach::pin)
+                .findFirst();
+    }
+}

@@ -1,0 +1,80 @@
+package izzet.core.catalog;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A board with its pins, rails and controllers, as its file describes it. Immutable.
+ *
+ * @param logicVolts supply of its logic levels
+ * @param levels by function: {@code port}, and {@code i2c} where the bus lines differ
+ * @param sources the texts that {@code source} keys stand for
+ */
+public record Board(
+        String id,
+        int version,
+        String kind,
+        String name,
+        String summary,
+        double logicVolts,
+        boolean internalPullUps,
+        Numbering numbering,
+        PinCurrent current,
+        List<Rail> rails,
+        List<Controller> controllers,
+        Map<String, LogicLevels> levels,
+        List<Pin> pins,
+        Map<String, String> sources) {
+
+    /** What the board calls its three numberings, for column heads. */
+    public record Numbering(String position, String label, String chip) {}
+
+    /**
+     * @param perPinMilliamps recommended at most
+     * @param totalMilliamps of all pins together
+     */
+    public record PinCurrent(double perPinMilliamps, double totalMilliamps, String source) {}
+
+    public Board {
+        rails = List.copyOf(rails);
+        controllers = List.copyOf(controllers);
+        levels = Map.copyOf(levels);
+        pins = List.copyOf(pins);
+        sources = Map.copyOf(sources);
+    }
+
+    public Optional<Pin> pin(String pinId) {
+        return pins.stream().filter(p -> p.id().equals(pinId)).findFirst();
+    }
+
+    public Optional<Rail> rail(String railId) {
+        return rails.stream().filter(r -> r.id().equals(railId)).findFirst();
+    }
+
+    public Optional<Controller> controller(String controllerId) {
+        return controllers.stream().filter(c -> c.id().equals(controllerId)).findFirst();
+    }
+
+    public List<Controller> controllersOf(String kind) {
+        return controllers.stream().filter(c -> c.kind().equals(kind)).toList();
+    }
+
+    public List<Pin> signalPins() {
+        return pins.stream().filter(Pin::signal).toList();
+    }
+
+    public Rail ground() {
+        return rails.stream().filter(Rail::ground).findFirst().orElseThrow();
+    }
+
+    /** The levels of a function, or those of a plain port where the function has none of its own. */
+    public LogicLevels levelsOf(String function) {
+        return levels.getOrDefault(function, levels.get("port"));
+    }
+
+    /** The text behind a source key; the key itself when the file has none, so that nothing is shown without origin. */
+    public String source(String key) {
+        return sources.getOrDefault(key, key);
+    }
+}

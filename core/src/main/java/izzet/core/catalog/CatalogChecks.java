@@ -1,0 +1,107 @@
+package izzet.core.catalog;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** What a schema cannot say about a catalogue file: unique ids and references that lead somewhere. */
+final class CatalogChecks {
+
+    private final List<String> faults = new ArrayList<>();
+
+    List<String> faultsOf(Board board) {
+        unique("pins", board.pins().stream().map(Pin::id));
+        unique("pins (positions)", board.pins().stream().map(Pin::position));
+        unique("rails", board.rails().stream().map(Rail::id));
+        unique("controllers", board.controllers().stream().map(Controller::id));
+        if (!board.levels().containsKey("port")) {
+            faults.add("/levels has no entry 'port'");
+        }
+        if (board.rails().stream().noneMatch(Rail::ground)) {
+            faults.add("/rails has no rail with 0 volts, the ground");
+        }
+        for (Pin pin : board.pins()) {
+            String place = "/pins/" + pin.id();
+            if (pin.rail() != null && board.rail(pin.rail()).isEmpty()) {
+                faults.add(place + "/rail '" + pin.rail() + "' is none of the rails " + board.rails().stream().map(Rail::id).toList());
+            }
+            for (PinFunction f : pin.functions()) {
+                if (f.controller() != null && board.controller(f.controller()).isEmpty()) {
+                    faults.add(place + "/functions '" + f.text() + "' names a controller that the file does not have");
+                }
+            }
+            pin.duties().forEach(d -> source(board.sources(), place + "/duties", d.source()));
+        }
+        board.rails().forEach(r -> source(board.sources(), "/rails/" + r.id(), r.source()));
+        board.controllers().forEach(c -> source(board.sources(), "/controllers/" + c.id(), c.source()));
+        board.levels().forEach((k, l) -> source(board.sources(), "/levels/" + k, l.source()));
+        source(board.sources(), "/current", board.current().source());
+        return faults;
+    }
+
+    List<String> faultsOf(Part part) {
+        unique("lines", part.lines().stream().map(PartLine::id));
+        unique("interfaces", part.interfaces().stream().map(Part.Interface::id));
+        unique("straps", part.straps().stream().map(Part.Strap::id));
+        for (PartLine line : part.lines()) {
+            String place = "/lines/" + line.id();
+            for (String variant : line.interfaces()) {
+                if (part.interfaceOf(variant).isEmpty()) {
+                    faults.add(place + "/interfaces '" + variant + "' is none of the part's interfaces");
+                }
+            }
+            boolean needsLevels = line.direction() != Direction.PASSIVE && !line.role().power() && line.lamp() == null;
+            if (needsLevels && !part.levels().containsKey(line.levels())) {
+                faults.add(place + "/levels '" + line.levels() + "' is none of the part's levels");
+            }
+            if (line.lamp() != null) {
+                source(part.sources(), place + "/lamp", line.lamp().source());
+            }
+        }
+        part.pullUps().forEach(p -> {
+            p.lines().forEach(l -> known(part, "/pullUps", l));
+            source(part.sources(), "/pullUps", p.source());
+        });
+        part.shifts().forEach(s -> Stream.of(s.low(), s.high()).forEach(l -> known(part, "/shifts", l)));
+        if (part.busSwitch() != null) {
+            part.busSwitch().channels().forEach(c -> Stream.of(c.sda(), c.scl()).forEach(l -> known(part, "/busSwitch", l)));
+            source(part.sources(), "/busSwitch", part.busSwitch().source());
+        }
+        if (part.clockGate() != null) {
+            part.clockGate().outputs().forEach(l -> known(part, "/clockGate", l));
+            source(part.sources(), "/clockGate", part.clockGate().source());
+        }
+        if (part.supply() != null) {
+            source(part.sources(), "/supply", part.supply().source());
+        }
+        if (part.i2c() != null) {
+            source(part.sources(), "/i2c", part.i2c().source());
+        }
+        if (part.spi() != null) {
+            source(part.sources(), "/spi", part.spi().source());
+        }
+        part.levels().forEach((k, l) -> source(part.sources(), "/levels/" + k, l.source()));
+        part.traps().forEach(t -> source(part.sources(), "/traps", t.source()));
+        return faults;
+    }
+
+    private void known(Part part, String place, String line) {
+        if (part.line(line).isEmpty()) {
+            faults.add(place + " names the line '" + line + "', which the part does not have");
+        }
+    }
+
+    private void source(Map<String, String> sources, String place, String key) {
+        if (key == null || !sources.containsKey(key)) {
+            faults.add(place + "/source '" + key + "' is none of the sources " + sources.keySet());
+        }
+    }
+
+    private void unique(String where, Stream<String> ids) {
+        Set<String> seen = new HashSet<>();
+        ids.filter(id -> !seen.add(id)).forEach(id -> faults.add("/" + where + " has '" + id + "' twice"));
+    }
+}

@@ -1,0 +1,86 @@
+package izzet.core.catalog;
+
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import izzet.core.discovery.Discovery;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Reads the catalogue: every {@code .json} file below {@code /catalog/boards} and {@code /catalog/parts} on the class path. A new
+ * file there is a new item; nothing else has to be told. Each file is checked against its published schema and then for what a
+ * schema cannot say.
+ */
+public final class CatalogReader {
+
+    private static final JsonMapper JSON =
+            JsonMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+
+    private final Schema boardSchema = schema("/schema/board.schema.json");
+    private final Schema partSchema = schema("/schema/part.schema.json");
+
+    /** The catalogue that ships with the application. */
+    public static Catalog shipped() {
+        CatalogReader reader = new CatalogReader();
+        List<Board> boards = new ArrayList<>();
+        List<Part> parts = new ArrayList<>();
+        Discovery.texts("/catalog/boards", ".json").forEach((name, text) -> boards.add(reader.board(name, text)));
+        Discovery.texts("/catalog/parts", ".json").forEach((name, text) -> parts.add(reader.part(name, text)));
+        return new Catalog(boards, parts);
+    }
+
+    /** @throws CatalogException naming file, place, value and expected form */
+    public Board board(String file, String text) {
+        Board board = read(file, text, boardSchema, Board.class);
+        refuse(file, new CatalogChecks().faultsOf(board));
+        return board;
+    }
+
+    /** @throws CatalogException naming file, place, value and expected form */
+    public Part part(String file, String text) {
+        Part part = read(file, text, partSchema, Part.class);
+        refuse(file, new CatalogChecks().faultsOf(part));
+        return part;
+    }
+
+    private static <T> T read(String file, String text, Schema schema, Class<T> type) {
+        try {
+            JsonNode tree = JSON.readTree(text);
+            refuse(
+                    file,
+                    schema.validate(tree).stream()
+                            .map(e -> e.getInstanceLocation() + " " + e.getMessage())
+                            .toList());
+            return JSON.treeToValue(tree, type);
+        } catch (JacksonException e) {
+            var at = e.getLocation();
+            throw new CatalogException(
+                    file,
+                    List.of((at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr() + ": ")
+                            + e.getOriginalMessage()));
+        }
+    }
+
+    private static void refuse(String file, List<String> faults) {
+        if (!faults.isEmpty()) {
+            throw new CatalogException(file, faults);
+        }
+    }
+
+    static Schema schema(String resource) {
+        try (InputStream in = CatalogReader.class.getResourceAsStream(resource)) {
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(JSON.readTree(in));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,21 @@
+package izzet.core.catalog;
+
+/**
+ * A bus controller inside the board's chip.
+ *
+ * @param kind {@code i2c} or {@code spi}
+ * @param maxHz fastest clock; null when not known
+ * @param waitsForClock whether it lets a part hold the clock low; null when not known or not applicable
+ * @param mixesPinSets whether its lines may come from different alternative sets
+ * @param needs what must be done before its pins work, for people; may be null
+ * @param source key into the sources of the file
+ */
+public record Controller(
+        String id,
+        String kind,
+        String name,
+        Integer maxHz,
+        Boolean waitsForClock,
+        boolean mixesPinSets,
+        String needs,
+        String source) {}

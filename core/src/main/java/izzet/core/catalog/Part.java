@@ -1,0 +1,165 @@
+package izzet.core.catalog;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A display or helper as its file describes it. Immutable.
+ *
+ * @param kind {@code display}, {@code helper}, {@code input}, {@code lamp}
+ * @param supply null for parts without a supply, such as a push button
+ * @param logicVolts supply of the logic levels when the module makes its own; null when it is the supply line's
+ * @param levels by key; a line names its key
+ * @param pullUps fitted on the module
+ * @param interfaces the ways it can be connected; at least one
+ * @param straps settings made on the module itself
+ * @param kin other parts by relation: {@code serial}, {@code shifted}, {@code two-wire}
+ * @param purchase what has to be bought, in words; null for displays, which the user has
+ * @param sources the texts that {@code source} keys stand for
+ */
+public record Part(
+        String id,
+        int version,
+        String kind,
+        String name,
+        String shortName,
+        String summary,
+        Supply supply,
+        Double logicVolts,
+        Map<String, LogicLevels> levels,
+        List<FittedPullUp> pullUps,
+        I2c i2c,
+        Spi spi,
+        Glass glass,
+        BusSwitch busSwitch,
+        ClockGate clockGate,
+        List<Shift> shifts,
+        List<Interface> interfaces,
+        List<Strap> straps,
+        List<PartLine> lines,
+        Map<String, String> kin,
+        String purchase,
+        List<Trap> traps,
+        Map<String, String> sources) {
+
+    public record Supply(double minVolts, double maxVolts, Double typicalMilliamps, Double maxMilliamps, String source) {}
+
+    /** @param to {@code logic} (the module's own logic supply) or the id of a supply line */
+    public record FittedPullUp(List<String> lines, double ohms, String to, String source) {
+        public FittedPullUp {
+            lines = List.copyOf(lines);
+        }
+    }
+
+    /**
+     * @param baseAddress with every strap and address pin adding nothing
+     * @param capacitancePicofarads of its two bus pins, each
+     * @param sinkMilliamps what its data output can sink at 0.4 V
+     * @param speaks name of the command set it takes, for reading records; null when bytes have no named meaning
+     */
+    public record I2c(
+            int baseAddress,
+            int maxHz,
+            boolean stretchesClock,
+            double capacitancePicofarads,
+            double sinkMilliamps,
+            String speaks,
+            String source) {}
+
+    /** @param releasesMiso whether it lets go of its data output when not selected; null where it has none */
+    public record Spi(List<Integer> modes, int maxWriteHz, Boolean releasesMiso, String source) {
+        public Spi {
+            modes = List.copyOf(modes);
+        }
+    }
+
+    /** What is shown on: pixels, or characters in columns and rows. */
+    public record Glass(String shows, int columns, int rows, String source) {}
+
+    public record BusSwitch(String sda, String scl, List<Channel> channels, String source) {
+        public record Channel(String sda, String scl) {}
+
+        public BusSwitch {
+            channels = List.copyOf(channels);
+        }
+    }
+
+    /** One-way gating of a clock: the chosen output follows the clock, the others idle high. */
+    public record ClockGate(String clock, List<String> selects, List<String> outputs, String source) {
+        public ClockGate {
+            selects = List.copyOf(selects);
+            outputs = List.copyOf(outputs);
+        }
+    }
+
+    /** Two lines of a two-way shifter, the low-supply side first. */
+    public record Shift(String low, String high) {}
+
+    /**
+     * @param bus {@code i2c}, {@code spi} or null
+     * @param wants by line, a capability its pin must have besides plain digital in or out, such as {@code pwm}
+     */
+    public record Interface(String id, String name, String bus, Map<String, String> wants, String note) {
+        public Interface {
+            wants = wants == null ? Map.of() : Map.copyOf(wants);
+        }
+    }
+
+    /** A pad, jumper or resistor on the module. The first setting is the one it is delivered with. */
+    public record Strap(String id, String name, List<Setting> settings) {
+        public record Setting(String id, String name, int addsToAddress) {}
+
+        public Strap {
+            settings = List.copyOf(settings);
+        }
+
+        public Optional<Setting> setting(String settingId) {
+            return settings.stream().filter(s -> s.id().equals(settingId)).findFirst();
+        }
+    }
+
+    /** Something that makers trip over with this part. */
+    public record Trap(String text, String source) {}
+
+    public Part {
+        levels = levels == null ? Map.of() : Map.copyOf(levels);
+        pullUps = orEmpty(pullUps);
+        shifts = orEmpty(shifts);
+        interfaces = List.copyOf(interfaces);
+        straps = orEmpty(straps);
+        lines = List.copyOf(lines);
+        kin = kin == null ? Map.of() : Map.copyOf(kin);
+        traps = orEmpty(traps);
+        sources = sources == null ? Map.of() : Map.copyOf(sources);
+    }
+
+    private static <T> List<T> orEmpty(List<T> list) {
+        return list == null ? List.of() : List.copyOf(list);
+    }
+
+    public Optional<PartLine> line(String lineId) {
+        return lines.stream().filter(l -> l.id().equals(lineId)).findFirst();
+    }
+
+    public Optional<Interface> interfaceOf(String interfaceId) {
+        return interfaces.stream().filter(i -> i.id().equals(interfaceId)).findFirst();
+    }
+
+    public Optional<Strap> strap(String strapId) {
+        return straps.stream().filter(s -> s.id().equals(strapId)).findFirst();
+    }
+
+    /** The lines that exist in an interface variant, in the order of the file. */
+    public List<PartLine> linesOf(String interfaceId) {
+        return lines.stream().filter(l -> l.in(interfaceId)).toList();
+    }
+
+    public Optional<PartLine> firstLine(Role role) {
+        return lines.stream().filter(l -> l.role() == role).findFirst();
+    }
+
+    public String source(String key) {
+        return sources.getOrDefault(key, key);
+    }
+}

@@ -1,0 +1,58 @@
+package izzet.core.catalog;
+
+import java.util.List;
+
+/**
+ * One connection of a part.
+ *
+ * @param id as plans name it and as printed; unique on the part
+ * @param header place on the module's header, counted from 1; null where it has none
+ * @param required whether the part works without it
+ * @param open what happens when nothing is connected: {@code floats} (must not be left so), {@code pulled-up},
+ *     {@code pulled-down}, {@code fine}
+ * @param rest where it is tied when the plan gives it no pin: {@code ground}, {@code supply} or null
+ * @param active {@code low} or {@code high}; null where it has no sense
+ * @param levels key into the part's levels; {@code logic} by default
+ * @param interfaces the interface variants it exists in; empty for all
+ * @param addressBit what an address pin adds to the address when it is high; null elsewhere
+ * @param silencedBy the line that keeps this one from driving while it is grounded; null elsewhere
+ * @param lamp forward drop and current where a lamp hangs on it without a resistor; null elsewhere
+ * @param minVolts of a supply line that differs from the part's range; null elsewhere
+ * @param maxVolts likewise
+ * @param note one sentence for people; may be null
+ */
+public record PartLine(
+        String id,
+        Integer header,
+        Role role,
+        Direction direction,
+        boolean required,
+        String open,
+        String rest,
+        String active,
+        String levels,
+        List<String> interfaces,
+        Integer addressBit,
+        String silencedBy,
+        Lamp lamp,
+        Double minVolts,
+        Double maxVolts,
+        String note) {
+
+    /** A lamp without resistor of its own. */
+    public record Lamp(double forwardVolts, double typicalMilliamps, double maxMilliamps, String source) {}
+
+    public PartLine {
+        levels = levels == null ? "logic" : levels;
+        open = open == null ? "fine" : open;
+        interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);
+    }
+
+    public boolean in(String interfaceId) {
+        return interfaces.isEmpty() || interfaces.contains(interfaceId);
+    }
+
+    public boolean floats() {
+        return open.equals("floats");
+    }
+}

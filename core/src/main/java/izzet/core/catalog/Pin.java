@@ -1,0 +1,65 @@
+package izzet.core.catalog;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One connection point of a board under all its numbers.
+ *
+ * @param id as plans name it; unique on the board
+ * @param label printed beside it
+ * @param position physical place: header number, or header name and index
+ * @param chip GPIO number or port and bit of the chip; null on supply pins
+ * @param group pins of one group lie together
+ * @param rail id of the rail it brings out; null on signal pins
+ * @param atReset {@code pulled-up} or {@code pulled-down} until the program runs; null when it floats
+ * @param functions what it can do; empty on supply pins
+ * @param duties what else it is bound to
+ */
+public record Pin(
+        String id,
+        String label,
+        String position,
+        String chip,
+        String group,
+        String rail,
+        String atReset,
+        List<PinFunction> functions,
+        List<Duty> duties) {
+
+    /**
+     * What a pin is bound to besides the user's wishes.
+     *
+     * @param kind {@code reserved} (not to be used), {@code console}, {@code boot} (level read at reset), {@code lamp},
+     *     {@code pull-up} (fitted on the board)
+     * @param level wanted or present at reset: {@code high} or {@code low}; may be null
+     * @param ohms of a fitted pull-up; may be null
+     * @param note one sentence for people
+     * @param source key into the sources of the file
+     */
+    public record Duty(String kind, String level, Double ohms, String note, String source) {}
+
+    public Pin {
+        functions = functions == null ? List.of() : List.copyOf(functions);
+        duties = duties == null ? List.of() : List.copyOf(duties);
+    }
+
+    public boolean signal() {
+        return rail == null;
+    }
+
+    public boolean can(String capability) {
+        return functions.stream().anyMatch(f -> capability.equals(f.capability()));
+    }
+
+    /** The function that gives this signal of this controller. */
+    public Optional<PinFunction> signalOf(String controller, String signal) {
+        return functions.stream()
+                .filter(f -> controller.equals(f.controller()) && signal.equals(f.signal()))
+                .findFirst();
+    }
+
+    public Optional<Duty> duty(String kind) {
+        return duties.stream().filter(d -> d.kind().equals(kind)).findFirst();
+    }
+}

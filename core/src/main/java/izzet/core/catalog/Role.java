@@ -1,0 +1,88 @@
+package izzet.core.catalog;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Arrays;
+import java.util.stream.Collectors;
+
+/** What a part's line is for. The text form stands in part files. */
+public enum Role {
+    SUPPLY("supply", "supply"),
+    GROUND("ground", "ground"),
+    I2C_SDA("i2c.sda", "bus data"),
+    I2C_SCL("i2c.scl", "bus clock"),
+    SPI_SCK("spi.sck", "serial clock"),
+    SPI_MOSI("spi.mosi", "serial data from the board"),
+    SPI_MISO("spi.miso", "serial data to the board"),
+    SELECT("select", "select"),
+    DATA_COMMAND("data-command", "data/command"),
+    RESET("reset", "reset"),
+    ENABLE("enable", "enable strobe"),
+    CONTROL("control", "control input"),
+    DATA("data", "parallel data"),
+    SIGNAL("signal", "signal to the board"),
+    LAMP("lamp", "lamp"),
+    RETURN("return", "lamp return"),
+    CONTRAST("contrast", "contrast"),
+    ADDRESS("address", "address pin"),
+    CHANNEL_SDA("channel.sda", "switched bus data"),
+    CHANNEL_SCL("channel.scl", "switched bus clock"),
+    GATE_CLOCK("gate.clock", "clock into the gate"),
+    GATE_SELECT("gate.select", "gate select"),
+    GATE_OUTPUT("gate.output", "gated clock"),
+    SHIFT("shift", "shifted line");
+
+    private final String text;
+    private final String wording;
+
+    Role(String text, String wording) {
+        this.text = text;
+        this.wording = wording;
+    }
+
+    @JsonCreator
+    public static Role of(String text) {
+        return Arrays.stream(values())
+                .filter(r -> r.text.equals(text))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Unknown role '" + text + "'; known are "
+                        + Arrays.stream(values()).map(r -> r.text).collect(Collectors.joining(", ")) + "."));
+    }
+
+    @JsonValue
+    public String text() {
+        return text;
+    }
+
+    /** For sentences. */
+    public String wording() {
+        return wording;
+    }
+
+    public boolean i2c() {
+        return this == I2C_SDA || this == I2C_SCL;
+    }
+
+    public boolean spi() {
+        return this == SPI_SCK || this == SPI_MOSI || this == SPI_MISO;
+    }
+
+    /** A line that every part of a bus has in common. */
+    public boolean bus() {
+        return i2c() || spi();
+    }
+
+    public boolean power() {
+        return this == SUPPLY || this == GROUND || this == RETURN;
+    }
+
+    /** A line of a helper that other parts hang on. */
+    public boolean downstream() {
+        return this == CHANNEL_SDA || this == CHANNEL_SCL || this == GATE_OUTPUT || this == SHIFT;
+    }
+
+    /** Inputs of several parts may share one pin when they want the same thing at the same time. */
+    public boolean shareable() {
+        return this == DATA_COMMAND || this == RESET || this == CONTROL || this == DATA || this == LAMP;
+    }
+}

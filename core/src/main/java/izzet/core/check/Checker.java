@@ -1,0 +1,50 @@
+package izzet.core.check;
+
+import izzet.core.catalog.Catalog;
+import izzet.core.circuit.Circuit;
+import izzet.core.discovery.Discovery;
+import izzet.core.plan.Plan;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/** Runs all rules over a plan. Immutable. Safe to share. */
+public final class Checker {
+
+    private static final Comparator<Finding> ORDER =
+            Comparator.comparing(Finding::severity).thenComparing(Finding::rule).thenComparing(Finding::id);
+
+    private final List<Rule> rules;
+
+    public Checker(List<Rule> rules) {
+        this.rules = List.copyOf(rules);
+    }
+
+    /** With every rule of the package {@code rules}. */
+    public static Checker withAllRules() {
+        return new Checker(Discovery.instances(Rule.class, Checker.class.getPackageName() + ".rules").stream()
+                .sorted(Comparator.comparing(Rule::id))
+                .toList());
+    }
+
+    public List<Rule> rules() {
+        return rules;
+    }
+
+    public Report check(Plan plan, Catalog catalog) {
+        return check(new Circuit(plan, catalog));
+    }
+
+    public Report check(Circuit circuit) {
+        Findings findings = new Findings();
+        rules.forEach(rule -> rule.check(circuit, findings));
+        List<Finding> sorted = findings.found().stream().sorted(ORDER).toList();
+        var hit = sorted.stream().map(Finding::rule).collect(Collectors.toSet());
+        findings.undecided().forEach(u -> hit.add(u.rule()));
+        Map<String, String> clean = new LinkedHashMap<>();
+        rules.stream().filter(r -> !hit.contains(r.id())).forEach(r -> clean.put(r.id(), r.subject()));
+        return new Report(sorted, findings.undecided(), clean);
+    }
+}

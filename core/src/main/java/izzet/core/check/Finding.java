@@ -1,0 +1,65 @@
+package izzet.core.check;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * What a rule found. Data: {@link #sentence()} is the one place where it becomes text. Immutable.
+ *
+ * @param rule id of the rule, such as {@code I1}
+ * @param seenWorking commonly seen working although out of specification
+ * @param places what it speaks of, the most important first; at least one
+ * @param wording template with names in braces
+ * @param words what stands for the names
+ * @param figures the numbers compared
+ * @param formula null where nothing was computed
+ * @param source published origin of the limit; null for common practice and for matters of the plan alone
+ * @param remedy what to do, in general; repairs are offered beside it
+ */
+public record Finding(
+        String rule,
+        Severity severity,
+        boolean seenWorking,
+        List<Place> places,
+        String wording,
+        Map<String, String> words,
+        List<Figure> figures,
+        String formula,
+        String source,
+        String remedy) {
+
+    public Finding {
+        places = List.copyOf(places);
+        words = Map.copyOf(words);
+        figures = List.copyOf(figures);
+    }
+
+    /** Stable as long as rule and places stay; fit for a URL. */
+    public String id() {
+        return rule + places.stream()
+                .map(p -> "." + p.kind() + "-" + p.id().replaceAll("[^A-Za-z0-9-]", "_"))
+                .collect(Collectors.joining());
+    }
+
+    /** One sentence that says what is wrong. */
+    public String sentence() {
+        String text = wording;
+        for (var word : new TreeMap<>(words).entrySet()) {
+            text = text.replace("{" + word.getKey() + "}", word.getValue());
+        }
+        return text;
+    }
+
+    public boolean about(String kind, String id) {
+        return places.stream().anyMatch(p -> p.kind().equals(kind) && p.id().equals(id));
+    }
+
+    /** Whether it speaks of a part or one of its lines. */
+    public boolean aboutPart(String partId) {
+        return places.stream()
+                .anyMatch(p -> p.kind().equals("part") && p.id().equals(partId)
+                        || p.kind().equals("line") && p.id().startsWith(partId + ":"));
+    }
+}

@@ -1,0 +1,101 @@
+package izzet.core.check;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Collects what the rules find. Not thread-safe; one per check. */
+public final class Findings {
+
+    private final List<Finding> found = new ArrayList<>();
+    private final List<Report.Undecided> undecided = new ArrayList<>();
+
+    /** Starts a finding; {@link Draft#add()} ends it. */
+    public Draft of(Rule rule, Severity severity, String wording) {
+        return new Draft(rule, severity, wording);
+    }
+
+    /** The rule cannot tell, because {@code missing} is not known. */
+    public void cannotTell(Rule rule, Place place, String missing) {
+        undecided.add(new Report.Undecided(rule.id(), place, missing));
+    }
+
+    List<Finding> found() {
+        return found;
+    }
+
+    List<Report.Undecided> undecided() {
+        return undecided;
+    }
+
+    /** A finding in the making. */
+    public final class Draft {
+        private final Rule rule;
+        private final Severity severity;
+        private final String wording;
+        private final List<Place> places = new ArrayList<>();
+        private final Map<String, String> words = new LinkedHashMap<>();
+        private final List<Figure> figures = new ArrayList<>();
+        private boolean seenWorking;
+        private String formula;
+        private String source;
+        private String remedy;
+
+        private Draft(Rule rule, Severity severity, String wording) {
+            this.rule = rule;
+            this.severity = severity;
+            this.wording = wording;
+        }
+
+        public Draft at(Place... where) {
+            places.addAll(List.of(where));
+            return this;
+        }
+
+        public Draft at(List<Place> where) {
+            places.addAll(where);
+            return this;
+        }
+
+        public Draft word(String name, Object value) {
+            words.put(name, value.toString());
+            return this;
+        }
+
+        public Draft figure(String name, Object value) {
+            figures.add(Figure.of(name, value));
+            return this;
+        }
+
+        public Draft figure(String name, Object value, String origin) {
+            figures.add(Figure.of(name, value, origin));
+            return this;
+        }
+
+        public Draft formula(String text) {
+            formula = text;
+            return this;
+        }
+
+        public Draft source(String text) {
+            source = text;
+            return this;
+        }
+
+        public Draft remedy(String text) {
+            remedy = text;
+            return this;
+        }
+
+        public Draft seenWorking(boolean seen) {
+            seenWorking = seen;
+            return this;
+        }
+
+        public void add() {
+            found.add(new Finding(
+                    rule.id(), severity, seenWorking, places, wording, words, figures, formula, source, remedy));
+        }
+    }
+}

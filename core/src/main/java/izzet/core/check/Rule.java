@@ -1,0 +1,18 @@
+package izzet.core.check;
+
+import izzet.core.circuit.Circuit;
+
+/**
+ * One thing to check. A rule is a stateless class with a public no-argument constructor in a file of its own in
+ * {@code izzet.core.check.rules}; it is found there by itself.
+ */
+public interface Rule {
+
+    /** Letter of the group and number, such as {@code I1}; unique. */
+    String id();
+
+    /** What it looks at, in a few words, for the list of rules that found nothing. */
+    String subject();
+
+    void check(Circuit circuit, Findings findings);
+}

@@ -1,0 +1,77 @@
+package izzet.core.check.rules;
+
+import izzet.core.catalog.Part;
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.check.Rule;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Net;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import izzet.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.List;
+
+/** L4: the parts on a rail take more than it gives. Passes: two OLEDs on a 400 mA rail. Fails: a 100 mA panel on a 50 mA rail. */
+public final class RailBudgetRule implements Rule {
+
+    @Override
+    public String id() {
+        return "L4";
+    }
+
+    @Override
+    public String subject() {
+        return "rails carry their parts";
+    }
+
+    @Override
+    public void check(Circuit circuit, Findings findings) {
+        for (Rail rail : circuit.board().rails()) {
+            List<Unit> fed = fedBy(circuit, rail);
+            double most = fed.stream().mapToDouble(u -> or(u.part().supply().maxMilliamps())).sum();
+            double typical = fed.stream().mapToDouble(u -> or(u.part().supply().typicalMilliamps())).sum();
+            if (most == 0) {
+                continue;
+            }
+            if (rail.limitMilliamps() == null) {
+                findings.cannotTell(this, Place.rail(rail.id(), rail.label()), "what the " + rail.label() + " rail can give");
+            } else if (most > rail.limitMilliamps()) {
+                findings.of(this, typical > rail.limitMilliamps() ? Severity.STOP : Severity.FIX, "The {rail} rail gives {limit}; its parts take up to {most}.")
+                        .at(Place.rail(rail.id(), rail.label()))
+                        .at(fed.stream().map(Place::of).toList())
+                        .word("rail", rail.label())
+                        .word("limit", Quantity.milliamps(rail.limitMilliamps()))
+                        .word("most", Quantity.milliamps(most))
+                        .figure("typical sum", Quantity.milliamps(typical))
+                        .figure("largest sum", Quantity.milliamps(most))
+                        .figure("rail limit", Quantity.milliamps(rail.limitMilliamps()), circuit.board().source(rail.source()))
+                        .figure("margin", Quantity.milliamps(rail.limitMilliamps() - most))
+                        .formula("sum of the parts ≤ limit of the rail")
+                        .source(circuit.board().source(rail.source()))
+                        .remedy("Feed a part that takes another supply from there, or use a supply of its own.")
+                        .add();
+            }
+        }
+    }
+
+    private static double or(Double milliamps) {
+        return milliamps == null ? 0 : milliamps;
+    }
+
+    private static List<Unit> fedBy(Circuit circuit, Rail rail) {
+        List<Unit> fed = new ArrayList<>();
+        for (Wire wire : circuit.wires()) {
+            Part.Supply supply = wire.unit().part().supply();
+            boolean here = wire.role() == Role.SUPPLY
+                    && circuit.netOf(wire.from()).flatMap(Net::rail).filter(rail::equals).isPresent();
+            if (here && supply != null) {
+                fed.add(wire.unit());
+            }
+        }
+        return fed;
+    }
+}

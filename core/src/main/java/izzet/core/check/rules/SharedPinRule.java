@@ -1,0 +1,74 @@
+package izzet.core.check.rules;
+
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Role;
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.check.Rule;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Wire;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * P1: one pin carries two lines that cannot share it. Passes: the resets of two displays on pin 8. Fails: a button and a reset on
+ * pin 8. Lines may share when they are the same line of one bus, or inputs that want the same thing.
+ */
+public final class SharedPinRule implements Rule {
+
+    @Override
+    public String id() {
+        return "P1";
+    }
+
+    @Override
+    public String subject() {
+        return "one job a pin";
+    }
+
+    @Override
+    public void check(Circuit circuit, Findings findings) {
+        for (Pin pin : circuit.board().signalPins()) {
+            List<Wire> users = circuit.usersOf(pin);
+            List<Wire> clashing = new ArrayList<>();
+            for (int i = 0; i < users.size(); i++) {
+                Wire wire = users.get(i);
+                if (users.stream().anyMatch(other -> other != wire && !mayShare(wire, other))) {
+                    clashing.add(wire);
+                }
+            }
+            if (!clashing.isEmpty()) {
+                findings.of(this, Severity.STOP, "Pin {pin} carries {lines}, which cannot share it.")
+                        .at(Place.of(pin))
+                        .at(clashing.stream().map(Place::of).toList())
+                        .word("pin", pin.label())
+                        .word("lines", clashing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                        .remedy("Move one of them to a free pin.")
+                        .add();
+            }
+        }
+    }
+
+    static boolean mayShare(Wire a, Wire b) {
+        boolean sameBus = a.unit().placed().bus() != null
+                && a.unit().placed().bus().equals(b.unit().placed().bus());
+        if (clock(a) && clock(b) || a.role().bus() && a.role() == b.role()) {
+            return sameBus;
+        }
+        // Chip selects on one pin are rule S1's business, whatever the bus.
+        if (a.role() == Role.SELECT && b.role() == Role.SELECT) {
+            return true;
+        }
+        return a.role() == b.role() && a.role().shareable() || shifted(a) || shifted(b);
+    }
+
+    private static boolean clock(Wire wire) {
+        return wire.role() == Role.I2C_SCL || wire.role() == Role.GATE_CLOCK;
+    }
+
+    private static boolean shifted(Wire wire) {
+        return wire.role() == Role.SHIFT;
+    }
+}

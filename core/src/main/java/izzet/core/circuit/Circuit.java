@@ -1,0 +1,336 @@
+package izzet.core.circuit;
+
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Part;
+import izzet.core.catalog.PartLine;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Plan;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a plan means electrically: its nets, supplies, addresses and bus segments, derived once and shared by all rules. Immutable
+ * after construction. Safe to share.
+ */
+public final class Circuit {
+
+    private final Plan plan;
+    private final Catalog catalog;
+    private final Board board;
+    private final Map<String, Unit> units = new LinkedHashMap<>();
+    private final List<Wire> wires = new ArrayList<>();
+    private final Map<Target, Wire> wireAt = new HashMap<>();
+    private final Map<Target, Net> netAt = new LinkedHashMap<>();
+    private final List<Net> nets = new ArrayList<>();
+
+    /** @throws IllegalArgumentException when the plan refers to things that do not exist; see PlanChecks */
+    public Circuit(Plan plan, Catalog catalog) {
+        this.plan = plan;
+        this.catalog = catalog;
+        this.board = catalog.board(plan.board())
+                .orElseThrow(() -> new IllegalArgumentException("no board '" + plan.board() + "'"));
+        Map<Target, Connection> byFrom = new HashMap<>();
+        plan.connections().forEach(c -> byFrom.put(c.from(), c));
+        for (var placed : plan.parts()) {
+            Part part = catalog.part(placed.part())
+                    .orElseThrow(() -> new IllegalArgumentException("no part '" + placed.part() + "'"));
+            Unit unit = new Unit(placed, part);
+            units.put(placed.id(), unit);
+            for (PartLine line : part.linesOf(placed.interfaceId())) {
+                Wire wire = new Wire(unit, line, byFrom.get(Target.line(placed.id(), line.id())));
+                wires.add(wire);
+                wireAt.put(wire.from(), wire);
+            }
+        }
+        joinNets();
+    }
+
+    private void joinNets() {
+        Map<Target, Set<Target>> groups = new LinkedHashMap<>();
+        for (Connection c : plan.connections()) {
+            if (!wireAt.containsKey(c.from())) {
+                continue;
+            }
+            Set<Target> a = groups.computeIfAbsent(c.from(), Circuit::alone);
+            Set<Target> b = groups.computeIfAbsent(c.to(), Circuit::alone);
+            if (a != b) {
+                a.addAll(b);
+                b.forEach(end -> groups.put(end, a));
+            }
+        }
+        for (Resistor r : plan.resistors()) {
+            groups.computeIfAbsent(r.from(), Circuit::alone);
+            groups.computeIfAbsent(r.to(), Circuit::alone);
+        }
+        for (Set<Target> ends : new LinkedHashSet<>(groups.values())) {
+            Net net = net(ends);
+            nets.add(net);
+            ends.forEach(end -> netAt.put(end, net));
+        }
+    }
+
+    private static Set<Target> alone(Target end) {
+        Set<Target> set = new LinkedHashSet<>();
+        set.add(end);
+        return set;
+    }
+
+    private Net net(Set<Target> ends) {
+        List<Pin> pins = new ArrayList<>();
+        List<Rail> rails = new ArrayList<>();
+        List<Wire> lines = new ArrayList<>();
+        for (Target end : ends) {
+            if (end.isPin()) {
+                board.pin(end.name()).ifPresent(pins::add);
+            } else if (end.isRail()) {
+                board.rail(end.name()).ifPresent(rails::add);
+            } else if (wireAt.containsKey(end)) {
+                lines.add(wireAt.get(end));
+            }
+        }
+        List<Resistor> resistors = plan.resistors().stream()
+                .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
+                .toList();
+        return new Net(List.copyOf(ends), pins, rails, lines, resistors);
+    }
+
+    public Plan plan() {
+        return plan;
+    }
+
+    public Catalog catalog() {
+        return catalog;
+    }
+
+    public Board board() {
+        return board;
+    }
+
+    /** In the order of the plan. */
+    public Collection<Unit> units() {
+        return units.values();
+    }
+
+    public Optional<Unit> unit(String id) {
+        return Optional.ofNullable(units.get(id));
+    }
+
+    /** Every line of every part in its interface variant, in the order of the plan. */
+    public List<Wire> wires() {
+        return wires;
+    }
+
+    public List<Wire> wiresOf(Unit unit) {
+        return wires.stream().filter(w -> w.unit().id().equals(unit.id())).toList();
+    }
+
+    public Optional<Wire> wire(Target from) {
+        return Optional.ofNullable(wireAt.get(from));
+    }
+
+    public Optional<Wire> wire(Unit unit, Role role) {
+        return wires.stream()
+                .filter(w -> w.unit().id().equals(unit.id()) && w.role() == role)
+                .findFirst();
+    }
+
+    public List<Net> nets() {
+        return nets;
+    }
+
+    /** Empty for a line, pin or rail that nothing is connected to. */
+    public Optional<Net> netOf(Target end) {
+        return Optional.ofNullable(netAt.get(end));
+    }
+
+    public Optional<Net> netOf(Pin pin) {
+        return netOf(Target.pin(pin.id()));
+    }
+
+    /** Lines joined to a pin by wires alone. */
+    public List<Wire> usersOf(Pin pin) {
+        return netOf(pin).map(Net::wires).orElse(List.of());
+    }
+
+    public List<Pin> freePins() {
+        return board.signalPins().stream()
+                .filter(p -> usersOf(p).isEmpty() && p.duty("reserved").isEmpty())
+                .toList();
+    }
+
+    public Optional<Bus> busOf(Unit unit) {
+        return Optional.ofNullable(unit.placed().bus()).flatMap(plan::bus);
+    }
+
+    /** The voltage of the rail that a line hangs on; empty when it hangs on none. */
+    public Optional<Double> railVolts(Target end) {
+        return netOf(end).flatMap(Net::rail).map(Rail::volts);
+    }
+
+    /** The supply that a part's levels are made from, for one of its lines; empty while it has no supply. */
+    public Optional<Double> logicVolts(Unit unit, PartLine line) {
+        Part part = unit.part();
+        if (part.logicVolts() != null) {
+            return Optional.of(part.logicVolts());
+        }
+        // A part with two supplies, such as a level shifter, says by its pull-ups which supply a line belongs to.
+        Optional<String> own = part.pullUps().stream()
+                .filter(p -> p.lines().contains(line.id()) && !p.to().equals("logic"))
+                .map(Part.FittedPullUp::to)
+                .findFirst();
+        Optional<String> supply = own.or(() -> part.firstLine(Role.SUPPLY).map(PartLine::id));
+        return supply.flatMap(s -> railVolts(Target.line(unit.id(), s)));
+    }
+
+    /** The voltage that a fitted pull-up goes to; empty while its supply is not connected. */
+    public Optional<Double> pullUpVolts(Unit unit, Part.FittedPullUp pullUp) {
+        return pullUp.to().equals("logic")
+                ? logicVolts(unit, unit.part().lines().get(0))
+                : railVolts(Target.line(unit.id(), pullUp.to()));
+    }
+
+    /**
+     * The address a part answers at, from its straps and address pins.
+     *
+     * @return empty for parts not on a 2-wire bus, and while an address pin is neither high nor low
+     */
+    public Optional<Integer> addressOf(Unit unit) {
+        if (unit.part().i2c() == null || !Bus.I2C.equals(unit.variant().bus())) {
+            return Optional.empty();
+        }
+        int address = unit.part().i2c().baseAddress();
+        for (Part.Strap strap : unit.part().straps()) {
+            String chosen = unit.placed().straps().get(strap.id());
+            address += strap.setting(chosen == null ? strap.settings().get(0).id() : chosen)
+                    .orElseThrow()
+                    .addsToAddress();
+        }
+        for (Wire wire : wiresOf(unit)) {
+            if (wire.role() == Role.ADDRESS) {
+                Optional<Double> level = railVolts(wire.from());
+                if (level.isEmpty()) {
+                    return Optional.empty();
+                }
+                address += level.get() > 0 ? wire.line().addressBit() : 0;
+            }
+        }
+        return Optional.of(address);
+    }
+
+    /** Where a part on a 2-wire bus can be heard; the trunk of its bus while its clock is not connected. */
+    public Optional<Segment> segmentOf(Unit unit) {
+        if (unit.placed().bus() == null || unit.part().i2c() == null) {
+            return Optional.empty();
+        }
+        return wire(unit, Role.I2C_SCL).map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0));
+    }
+
+    private Segment segmentAt(Target clock, String bus, int depth) {
+        for (Wire wire : netOf(clock).map(Net::wires).orElse(List.of())) {
+            Optional<Upstream> up = upstream(wire);
+            if (up.isPresent() && depth < units.size()) {
+                Segment parent = segmentAt(up.get().line(), bus, depth + 1);
+                if (!up.get().divides()) {
+                    return parent;
+                }
+                List<Segment.Hop> path = new ArrayList<>(parent.path());
+                path.add(new Segment.Hop(wire.unit(), up.get().channel()));
+                return new Segment(bus, path);
+            }
+        }
+        return new Segment(bus, List.of());
+    }
+
+    /**
+     * The line of a helper towards the board, for a line of it that other parts hang on.
+     *
+     * @param divides whether addresses on both sides are apart; a level shifter only passes on
+     */
+    public record Upstream(Target line, boolean divides, String channel) {}
+
+    /** Empty when the wire is not a helper's downstream line. */
+    public Optional<Upstream> upstream(Wire wire) {
+        Part part = wire.unit().part();
+        String id = wire.line().id();
+        if (part.busSwitch() != null) {
+            List<Part.BusSwitch.Channel> channels = part.busSwitch().channels();
+            for (int i = 0; i < channels.size(); i++) {
+                if (channels.get(i).scl().equals(id)) {
+                    return up(wire, part.busSwitch().scl(), true, String.valueOf(i));
+                }
+                if (channels.get(i).sda().equals(id)) {
+                    return up(wire, part.busSwitch().sda(), true, String.valueOf(i));
+                }
+            }
+        }
+        if (part.clockGate() != null && part.clockGate().outputs().contains(id)) {
+            return up(wire, part.clockGate().clock(), true, String.valueOf(part.clockGate().outputs().indexOf(id)));
+        }
+        for (Part.Shift shift : part.shifts()) {
+            boolean low = shift.low().equals(id);
+            if (low || shift.high().equals(id)) {
+                String other = low ? shift.high() : shift.low();
+                // Of the two sides, the one with the board's pin is upstream.
+                return leadsToPin(Target.line(wire.unit().id(), other))
+                        ? up(wire, other, false, other)
+                        : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<Upstream> up(Wire wire, String line, boolean divides, String channel) {
+        return Optional.of(new Upstream(Target.line(wire.unit().id(), line), divides, channel));
+    }
+
+    private boolean leadsToPin(Target end) {
+        return netOf(end).map(n -> !n.pins().isEmpty()).orElse(false);
+    }
+
+    /**
+     * The board's pin that a line ends at, through helpers where there are any.
+     *
+     * @param via the helper next to the line; null when wires alone lead there
+     */
+    public record Reach(Pin pin, Unit via) {}
+
+    /** Empty when no pin is reached. */
+    public Optional<Reach> reach(Target end) {
+        return reach(end, null, 0);
+    }
+
+    private Optional<Reach> reach(Target end, Unit via, int depth) {
+        Optional<Net> net = netOf(end);
+        if (net.isEmpty() || depth > units.size()) {
+            return Optional.empty();
+        }
+        if (!net.get().pins().isEmpty()) {
+            return Optional.of(new Reach(net.get().pins().get(0), via));
+        }
+        for (Wire wire : net.get().wires()) {
+            Optional<Upstream> up = upstream(wire);
+            if (up.isPresent() && !up.get().line().equals(end)) {
+                Unit first = via == null ? wire.unit() : via;
+                Optional<Reach> found = reach(up.get().line(), first, depth + 1);
+                if (found.isPresent()) {
+                    return found;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+}

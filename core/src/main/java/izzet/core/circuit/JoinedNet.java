@@ -1,0 +1,159 @@
+package izzet.core.circuit;
+
+import izzet.core.calc.PullUps;
+import izzet.core.catalog.Part;
+import izzet.core.catalog.Role;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * One line of a 2-wire bus as the electrons see it: the trunk with one open channel, and both sides of a level shifter. All its
+ * pull-ups act together on whoever holds it low.
+ *
+ * @param signal {@link Role#I2C_SDA} or {@link Role#I2C_SCL}
+ * @param where for people: "trunk", "trunk and channel 0 of Sign switch"
+ * @param sides nets that a shifter keeps at different levels; one net list per side, the board's first
+ */
+public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> sides) {
+
+    /** Common practice: wire has about 100 pF a metre. */
+    public static final double WIRE_PICOFARADS_PER_CENTIMETRE = 1.0;
+
+    /** Assumed when the plan does not tell the length. */
+    public static final double ASSUMED_CENTIMETRES = 30;
+
+    public JoinedNet {
+        sides = sides.stream().map(List::copyOf).toList();
+    }
+
+    /** All joined nets of all 2-wire buses, in the order of the plan. */
+    public static List<JoinedNet> of(Circuit circuit) {
+        List<JoinedNet> all = new ArrayList<>();
+        for (Bus bus : circuit.plan().buses()) {
+            if (bus.kind().equals(Bus.I2C)) {
+                for (Role signal : List.of(Role.I2C_SDA, Role.I2C_SCL)) {
+                    all.addAll(of(circuit, bus, signal));
+                }
+            }
+        }
+        return all;
+    }
+
+    private static List<JoinedNet> of(Circuit circuit, Bus bus, Role signal) {
+        Set<Net> trunk = new LinkedHashSet<>();
+        for (Unit unit : circuit.units()) {
+            if (bus.id().equals(unit.placed().bus())) {
+                circuit.wire(unit, signal)
+                        .flatMap(w -> circuit.netOf(w.from()))
+                        .filter(n -> !n.pins().isEmpty())
+                        .ifPresent(trunk::add);
+            }
+        }
+        // A helper without an address, such as a gate or a shifter, may be all that hangs on the pin.
+        for (Unit unit : circuit.units()) {
+            if (bus.id().equals(unit.placed().bus())) {
+                circuit.wire(unit, signal)
+                        .flatMap(w -> circuit.reach(w.from()))
+                        .flatMap(r -> circuit.netOf(r.pin()))
+                        .ifPresent(trunk::add);
+            }
+        }
+        if (trunk.isEmpty()) {
+            return List.of();
+        }
+        List<JoinedNet> found = new ArrayList<>();
+        List<Net> base = List.copyOf(trunk);
+        found.add(new JoinedNet(bus, signal, "trunk", sidesOf(circuit, base)));
+        for (Unit unit : circuit.units()) {
+            Part.BusSwitch sw = unit.part().busSwitch();
+            if (sw == null || !bus.id().equals(unit.placed().bus())) {
+                continue;
+            }
+            for (int i = 0; i < sw.channels().size(); i++) {
+                Part.BusSwitch.Channel channel = sw.channels().get(i);
+                String line = signal == Role.I2C_SDA ? channel.sda() : channel.scl();
+                Optional<Net> net = circuit.netOf(Target.line(unit.id(), line));
+                if (net.isPresent()) {
+                    List<Net> joined = new ArrayList<>(base);
+                    joined.add(net.get());
+                    found.add(new JoinedNet(
+                            bus, signal, "trunk and channel " + i + " of " + unit.name(), sidesOf(circuit, joined)));
+                }
+            }
+        }
+        return found;
+    }
+
+    private static List<List<Net>> sidesOf(Circuit circuit, List<Net> base) {
+        List<List<Net>> sides = new ArrayList<>();
+        sides.add(base);
+        for (Net net : base) {
+            for (Wire wire : net.wires()) {
+                for (Part.Shift shift : wire.unit().part().shifts()) {
+                    String id = wire.line().id();
+                    String other = shift.low().equals(id) ? shift.high() : shift.high().equals(id) ? shift.low() : null;
+                    if (other != null) {
+                        circuit.netOf(Target.line(wire.unit().id(), other)).ifPresent(n -> sides.add(List.of(n)));
+                    }
+                }
+            }
+        }
+        return sides;
+    }
+
+    /** The pull-ups on one side. */
+    public static PullUps pullUpsOn(Circuit circuit, List<Net> side) {
+        List<PullUps.PullUp> fitted = new ArrayList<>();
+        for (Net net : side) {
+            for (Wire wire : net.wires()) {
+                for (Part.FittedPullUp p : wire.unit().part().pullUps()) {
+                    if (p.lines().contains(wire.line().id())) {
+                        circuit.pullUpVolts(wire.unit(), p)
+                                .ifPresent(volts -> fitted.add(new PullUps.PullUp(p.ohms(), volts)));
+                    }
+                }
+            }
+            net.pins().forEach(pin -> pin.duty("pull-up")
+                    .ifPresent(d -> fitted.add(
+                            new PullUps.PullUp(d.ohms(), circuit.board().logicVolts()))));
+            for (Resistor r : net.resistors()) {
+                Target far = net.ends().contains(r.from()) ? r.to() : r.from();
+                circuit.railVolts(far)
+                        .filter(volts -> volts > 0)
+                        .ifPresent(volts -> fitted.add(new PullUps.PullUp(r.ohms(), volts)));
+            }
+        }
+        return new PullUps(fitted);
+    }
+
+    /** All pull-ups of all sides, as the output that holds the net low feels them. */
+    public PullUps pullUps(Circuit circuit) {
+        return new PullUps(sides.stream()
+                .flatMap(side -> pullUpsOn(circuit, side).fitted().stream())
+                .toList());
+    }
+
+    /** Parts and wire, in farad. */
+    public double farads(Circuit circuit) {
+        double parts = sides.stream()
+                .flatMap(List::stream)
+                .flatMap(n -> n.wires().stream())
+                .filter(w -> w.unit().part().i2c() != null && w.role() != Role.CHANNEL_SDA && w.role() != Role.CHANNEL_SCL)
+                .mapToDouble(w -> w.unit().part().i2c().capacitancePicofarads())
+                .sum();
+        Double told = circuit.plan().wireCentimetres();
+        double wire = (told == null ? ASSUMED_CENTIMETRES : told) * WIRE_PICOFARADS_PER_CENTIMETRE;
+        return (parts + wire) * 1e-12;
+    }
+
+    /** "SDA of I2C bus, trunk". */
+    public String label() {
+        return (signal == Role.I2C_SDA ? "SDA" : "SCL") + " of " + bus.name() + ", " + where;
+    }
+}

@@ -1,0 +1,50 @@
+package izzet.core.circuit;
+
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.Role;
+import izzet.core.plan.Bus;
+import java.util.List;
+import java.util.Optional;
+
+/** Which of the board's pins could serve a line, whatever else is on them. */
+public final class LegalPins {
+
+    private LegalPins() {}
+
+    /** In the order of the board; empty for supply lines and for lines that hang on another part. */
+    public static List<Pin> of(Circuit circuit, Wire wire) {
+        if (!wantsPin(wire)) {
+            return List.of();
+        }
+        return circuit.board().signalPins().stream()
+                .filter(p -> serves(circuit, wire, p))
+                .toList();
+    }
+
+    /** Whether a line is one that goes to a pin of the board at all. */
+    public static boolean wantsPin(Wire wire) {
+        Role role = wire.role();
+        return !role.power() && !role.downstream() && role != Role.CONTRAST;
+    }
+
+    /** Whether this pin has what the line needs; reserved pins have not. */
+    public static boolean serves(Circuit circuit, Wire wire, Pin pin) {
+        return pin.duty("reserved").isEmpty() && hasFunction(circuit, wire, pin);
+    }
+
+    /** Whether this pin can do what the line needs, reserved or not. */
+    public static boolean hasFunction(Circuit circuit, Wire wire, Pin pin) {
+        Optional<Bus> bus = circuit.busOf(wire.unit());
+        if (wire.busSignal().isPresent() && bus.isPresent() && !bus.get().bitBanged()) {
+            return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent();
+        }
+        if (wire.role().i2c()) {
+            return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);
+        }
+        if (wire.role() == Role.GATE_CLOCK && bus.isPresent() && !bus.get().bitBanged()) {
+            return pin.signalOf(bus.get().controller(), "scl").isPresent();
+        }
+        return pin.can(wire.capability());
+    }
+}

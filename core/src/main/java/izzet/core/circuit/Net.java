@@ -1,0 +1,36 @@
+package izzet.core.circuit;
+
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Rail;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything that plain wires join. Series resistors count as wire here, resistors of the plan do not.
+ *
+ * @param ends all ends of wires in it, in the order of the plan
+ * @param pins of the board
+ * @param rails of the board; two different ones are a short circuit
+ * @param wires lines of parts
+ * @param resistors with one end in it
+ */
+public record Net(List<Target> ends, List<Pin> pins, List<Rail> rails, List<Wire> wires, List<Resistor> resistors) {
+
+    public Net {
+        ends = List.copyOf(ends);
+        pins = List.copyOf(pins);
+        rails = List.copyOf(rails);
+        wires = List.copyOf(wires);
+        resistors = List.copyOf(resistors);
+    }
+
+    public Optional<Rail> rail() {
+        return rails.stream().findFirst();
+    }
+
+    public boolean grounded() {
+        return rails.stream().anyMatch(Rail::ground);
+    }
+}

@@ -1,0 +1,58 @@
+package izzet.core.circuit;
+
+import izzet.core.catalog.PartLine;
+import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.Role;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Target;
+import java.util.Optional;
+
+/**
+ * A line of a placed part with its wire.
+ *
+ * @param connection null while the line is not connected
+ */
+public record Wire(Unit unit, PartLine line, Connection connection) {
+
+    public Target from() {
+        return Target.line(unit.id(), line.id());
+    }
+
+    public boolean connected() {
+        return connection != null;
+    }
+
+    /** The board's pin or rail, or the other part's line, that the wire leads to. */
+    public Optional<Target> to() {
+        return Optional.ofNullable(connection).map(Connection::to);
+    }
+
+    public Role role() {
+        return line.role();
+    }
+
+    /** "Platform 1 sign SDA". */
+    public String label() {
+        return unit.name() + " " + line.id();
+    }
+
+    /** The capability a pin needs to serve this line, apart from a bus controller's signal. */
+    public String capability() {
+        String wanted = unit.variant().wants().get(line.id());
+        if (wanted != null) {
+            return wanted;
+        }
+        boolean toBoard = role() == Role.SIGNAL || role() == Role.SPI_MISO;
+        return toBoard ? PinFunction.DIGITAL_IN : PinFunction.DIGITAL_OUT;
+    }
+
+    /** The name a controller gives to the signal of a bus line. */
+    public Optional<String> busSignal() {
+        return role().bus() ? Optional.of(role().text().substring(role().text().indexOf('.') + 1)) : Optional.empty();
+    }
+
+    @Override
+    public String toString() {
+        return label();
+    }
+}

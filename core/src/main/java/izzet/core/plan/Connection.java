@@ -1,0 +1,20 @@
+package izzet.core.plan;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+
+/**
+ * A wire from a placed part's line to a pin, a rail or another part's line.
+ *
+ * @param from the part's line
+ * @param seriesOhms of a resistor in the wire; null for a plain wire
+ * @param pull {@code internal-up} when the board's own pull-up is switched on; null otherwise
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Connection(Target from, Target to, Double seriesOhms, String pull) {
+
+    public static final String INTERNAL_UP = "internal-up";
+
+    public static Connection wire(Target from, Target to) {
+        return new Connection(from, to, null, null);
+    }
+}

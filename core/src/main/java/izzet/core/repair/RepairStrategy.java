@@ -1,0 +1,18 @@
+package izzet.core.repair;
+
+import izzet.core.check.Finding;
+import izzet.core.circuit.Circuit;
+import java.util.List;
+
+/**
+ * One way to mend findings. Proposes edits; {@link Repairs} tries them and throws away what does not help. A strategy is a stateless
+ * class in {@code izzet.core.repair.strategies}; it is found there by itself.
+ */
+public interface RepairStrategy {
+
+    /** Short, unique, fit for a URL. */
+    String name();
+
+    /** Edits worth trying for this finding; empty when the strategy has nothing to say to it. */
+    List<Candidate> propose(Circuit circuit, Finding finding);
+}

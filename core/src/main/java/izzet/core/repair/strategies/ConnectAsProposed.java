@@ -1,0 +1,30 @@
+package izzet.core.repair.strategies;
+
+import izzet.core.assign.Proposal;
+import izzet.core.check.Finding;
+import izzet.core.circuit.Circuit;
+import izzet.core.repair.Candidate;
+import izzet.core.repair.RepairStrategy;
+import java.util.List;
+
+/** Connects what is open as the proposal says. */
+public final class ConnectAsProposed implements RepairStrategy {
+
+    @Override
+    public String name() {
+        return "connect";
+    }
+
+    @Override
+    public List<Candidate> propose(Circuit circuit, Finding finding) {
+        if (!finding.rule().equals("P6")) {
+            return List.of();
+        }
+        return Spots.units(circuit, finding).stream()
+                .map(u -> Candidate.plain(
+                        u.id(),
+                        "Connect " + u.name() + " as proposed",
+                        Proposal.of(circuit.plan(), circuit.catalog(), u.id()).edit()))
+                .toList();
+    }
+}

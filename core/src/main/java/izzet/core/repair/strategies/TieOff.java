@@ -1,0 +1,33 @@
+package izzet.core.repair.strategies;
+
+import izzet.core.assign.Proposal;
+import izzet.core.check.Finding;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import izzet.core.repair.Candidate;
+import izzet.core.repair.RepairStrategy;
+import java.util.List;
+
+/** Ties a floating input to the level it rests at. */
+public final class TieOff implements RepairStrategy {
+
+    @Override
+    public String name() {
+        return "tie";
+    }
+
+    @Override
+    public List<Candidate> propose(Circuit circuit, Finding finding) {
+        if (!finding.rule().equals("P7")) {
+            return List.of();
+        }
+        return Spots.wires(circuit, finding).stream()
+                .flatMap(w -> Proposal.restRail(circuit, w).stream()
+                        .map(rail -> Candidate.plain(
+                                "",
+                                "Tie " + w.label() + " to " + rail.label(),
+                                new PlanEdit.Connect(w.from(), Target.rail(rail.id())))))
+                .toList();
+    }
+}

@@ -1,0 +1,94 @@
+package izzet.core;
+
+import izzet.core.assign.Proposal;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogReader;
+import izzet.core.check.Checker;
+import izzet.core.check.Finding;
+import izzet.core.check.Report;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Connection;
+import izzet.core.plan.PlacedPart;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import izzet.core.repair.Repair;
+import izzet.core.repair.Repairs;
+import java.util.List;
+import java.util.Map;
+
+/** Builds plans for tests in a few words. Holds the shipped catalogue and all rules. */
+public final class Workbench {
+
+    public static final Catalog CATALOG = CatalogReader.shipped();
+    public static final Checker CHECKER = Checker.withAllRules();
+    public static final Repairs REPAIRS = Repairs.withAllStrategies(CHECKER);
+
+    public static final String MCU = "mcu-8bit-5v-14-6";
+    public static final String SBC = "sbc-40-pin";
+    public static final String OLED = "oled-128x64-page-2wire";
+
+    private Plan plan;
+
+    private Workbench(String board) {
+        plan = Plan.empty("Thistlewick Junction", board);
+    }
+
+    public static Workbench on(String board) {
+        return new Workbench(board);
+    }
+
+    /** Adds a part and connects it as proposed. */
+    public Workbench with(String id, String part) {
+        return with(id, part, CATALOG.part(part).orElseThrow().interfaces().get(0).id());
+    }
+
+    public Workbench with(String id, String part, String interfaceId) {
+        bare(id, part, interfaceId);
+        return edit(Proposal.of(plan, CATALOG, id).edit());
+    }
+
+    /** Adds a part without connecting it. */
+    public Workbench bare(String id, String part, String interfaceId) {
+        return edit(new PlanEdit.AddPart(
+                new PlacedPart(id, part, 1, "the " + id, interfaceId, Map.of(), null, null)));
+    }
+
+    public Workbench edit(PlanEdit edit) {
+        plan = edit.apply(plan);
+        return this;
+    }
+
+    public Workbench wire(String from, String to) {
+        return edit(new PlanEdit.Connect(Target.of(from), Target.of(to)));
+    }
+
+    public Workbench wire(String from, String to, Double ohms, String pull) {
+        return edit(new PlanEdit.Connect(new Connection(Target.of(from), Target.of(to), ohms, pull)));
+    }
+
+    public Workbench off(String from) {
+        return edit(new PlanEdit.Disconnect(Target.of(from)));
+    }
+
+    public Plan plan() {
+        return plan;
+    }
+
+    public Circuit circuit() {
+        return new Circuit(plan, CATALOG);
+    }
+
+    public Report check() {
+        return CHECKER.check(plan, CATALOG);
+    }
+
+    public List<Finding> findings(String rule) {
+        return check().of(rule);
+    }
+
+    public List<Repair> repairs(String rule) {
+        Report report = check();
+        return REPAIRS.of(circuit(), report, report.of(rule).get(0));
+    }
+}
