@@ -1,0 +1,32 @@
+package izzet.core.capture;
+
+/** Takes a record as it is read. Called from one thread, in the order of time. */
+public interface ChangeSink {
+
+    /**
+     * The declarations have been read.
+     *
+     * @return the lines wanted; their places in the array are the indexes that {@link #change} gets
+     */
+    Signal[] header(VcdHeader header);
+
+    /**
+     * A wanted line has a new value, or the same value once more.
+     *
+     * @param level 0, 1, or {@link Levels#UNKNOWN}
+     */
+    void change(int index, int level);
+
+    /** All changes up to here happened at {@code ticks}; called once for each time stamp, in rising order. */
+    void moment(long ticks);
+
+    /** The record ends; {@code ticks} is its last time stamp. */
+    void end(long ticks);
+
+    /** Levels as numbers. */
+    final class Levels {
+        public static final int UNKNOWN = 2;
+
+        private Levels() {}
+    }
+}

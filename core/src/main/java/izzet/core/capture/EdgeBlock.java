@@ -1,0 +1,66 @@
+package izzet.core.capture;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.InflaterInputStream;
+
+/**
+ * A run of changes of one line, packed for storage: time differences and levels as variable-length numbers, deflated.
+ *
+ * @param before level before the first change
+ * @param after level after the last change
+ */
+public record EdgeBlock(long firstTick, long lastTick, int before, int after, int count, byte[] packed) {
+
+    /** Changes in a full block: small enough to unpack at a glance, large enough to pack well. */
+    public static final int CAPACITY = 8192;
+
+    /** Takes the changes of a block one by one. */
+    public interface Visitor {
+        void edge(long tick, int level);
+    }
+
+    static EdgeBlock pack(long[] ticks, byte[] levels, int count, int before) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream(count * 2);
+        try (DeflaterOutputStream out = new DeflaterOutputStream(bytes)) {
+            long last = ticks[0];
+            for (int i = 0; i < count; i++) {
+                long number = ticks[i] - last << 2 | levels[i];
+                last = ticks[i];
+                while ((number & ~0x7FL) != 0) {
+                    out.write((int) (number & 0x7F | 0x80));
+                    number >>>= 7;
+                }
+                out.write((int) number);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return new EdgeBlock(ticks[0], ticks[count - 1], before, levels[count - 1], count, bytes.toByteArray());
+    }
+
+    public void visit(Visitor visitor) {
+        try (InputStream in = new InflaterInputStream(new java.io.ByteArrayInputStream(packed))) {
+            byte[] plain = in.readAllBytes();
+            long tick = firstTick;
+            int position = 0;
+            for (int i = 0; i < count; i++) {
+                long number = 0;
+                int bits = 0;
+                int b;
+                do {
+                    b = plain[position++];
+                    number |= (long) (b & 0x7F) << bits;
+                    bits += 7;
+                } while (b < 0);
+                tick += number >>> 2;
+                visitor.edge(tick, (int) (number & 3));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,108 @@
+package izzet.core.capture;
+
+import java.util.Arrays;
+import java.util.function.Consumer;
+
+/** Reads a record into blocks of changes, line by line. Not thread-safe; one per record. */
+public final class EdgeCollector implements ChangeSink {
+
+    /** Lines kept of one record; more are not stored. */
+    public static final int MAX_LINES = 32;
+
+    /** Where full blocks go. */
+    public interface Blocks {
+        void block(int line, EdgeBlock block);
+    }
+
+    private final Consumer<VcdHeader> onHeader;
+    private final Blocks blocks;
+    private int lines;
+    private int[] level;
+    private int[] pending;
+    private int[] before;
+    private long[][] ticks;
+    private byte[][] levels;
+    private int[] counts;
+    private long[] edges;
+    private long first = -1;
+    private long last;
+
+    public EdgeCollector(Consumer<VcdHeader> onHeader, Blocks blocks) {
+        this.onHeader = onHeader;
+        this.blocks = blocks;
+    }
+
+    @Override
+    public Signal[] header(VcdHeader header) {
+        onHeader.accept(header);
+        lines = Math.min(MAX_LINES, header.signals().size());
+        level = filled(Levels.UNKNOWN);
+        pending = filled(Levels.UNKNOWN);
+        before = filled(Levels.UNKNOWN);
+        ticks = new long[lines][EdgeBlock.CAPACITY];
+        levels = new byte[lines][EdgeBlock.CAPACITY];
+        counts = new int[lines];
+        edges = new long[lines];
+        return header.signals().subList(0, lines).toArray(new Signal[0]);
+    }
+
+    private int[] filled(int value) {
+        int[] array = new int[lines];
+        Arrays.fill(array, value);
+        return array;
+    }
+
+    @Override
+    public void change(int index, int newLevel) {
+        pending[index] = newLevel;
+    }
+
+    @Override
+    public void moment(long tick) {
+        if (first < 0) {
+            first = tick;
+        }
+        for (int i = 0; i < lines; i++) {
+            if (pending[i] != level[i]) {
+                level[i] = pending[i];
+                ticks[i][counts[i]] = tick;
+                levels[i][counts[i]++] = (byte) level[i];
+                edges[i]++;
+                if (counts[i] == EdgeBlock.CAPACITY) {
+                    flush(i);
+                }
+            }
+        }
+    }
+
+    private void flush(int line) {
+        if (counts[line] > 0) {
+            EdgeBlock block = EdgeBlock.pack(ticks[line], levels[line], counts[line], before[line]);
+            before[line] = block.after();
+            counts[line] = 0;
+            blocks.block(line, block);
+        }
+    }
+
+    @Override
+    public void end(long tick) {
+        last = tick;
+        for (int i = 0; i < lines; i++) {
+            flush(i);
+        }
+    }
+
+    /** First time stamp; 0 when the record has none. */
+    public long firstTick() {
+        return Math.max(0, first);
+    }
+
+    public long lastTick() {
+        return last;
+    }
+
+    /** Changes of each line kept. */
+    public long[] edges() {
+        return edges.clone();
+    }
+}

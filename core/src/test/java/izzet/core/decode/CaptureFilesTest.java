@@ -1,0 +1,66 @@
+package izzet.core.decode;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.capture.VcdReader;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Each simulated capture decodes to exactly what its driving script sent. */
+class CaptureFilesTest {
+
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    @ParameterizedTest
+    @ValueSource(strings = {"i2c-page-oled", "i2c-expander-lcd", "i2c-trouble", "i2c-10bit-and-general-call"})
+    void decodesExactly(String name) throws IOException {
+        JsonNode expected = JSON.readTree(resource(name + ".expected.json"));
+        String events = decode(resource(name + ".vcd").readAllBytes(), expected, Integer.MAX_VALUE);
+        assertThat(JSON.readTree(events)).isEqualTo(JSON.readTree(expected.get("events").toString()));
+    }
+
+    /** Reads that end anywhere, and line ends of the other kind, change nothing. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 7, 61, 4096})
+    void anyCutGivesTheSame(int chunk) throws IOException {
+        JsonNode expected = JSON.readTree(resource("i2c-trouble.expected.json"));
+        byte[] record = resource("i2c-trouble.vcd").readAllBytes();
+        String whole = decode(record, expected, Integer.MAX_VALUE);
+        assertThat(decode(record, expected, chunk)).isEqualTo(whole);
+        byte[] crlf = new String(record, java.nio.charset.StandardCharsets.US_ASCII)
+                .replace("\n", "\r\n")
+                .getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+        assertThat(decode(crlf, expected, chunk)).isEqualTo(whole);
+    }
+
+    private static String decode(byte[] record, JsonNode expected, int chunk) throws IOException {
+        List<String> events = new ArrayList<>();
+        long glitch = expected.get("options").path("glitchNs").asLong(0);
+        I2cDecoder[] decoder = new I2cDecoder[1];
+        decoder[0] = new I2cDecoder(
+                expected.get("lines").get("scl").asString(), expected.get("lines").get("sda").asString(), glitch, t -> {
+                    StringBuilder json = new StringBuilder();
+                    TransferJson.append(json, t, decoder[0].timeScale());
+                    events.add(json.toString());
+                });
+        InputStream in = new ByteArrayInputStream(record) {
+            @Override
+            public synchronized int read(byte[] b, int off, int len) {
+                return super.read(b, off, Math.min(len, chunk));
+            }
+        };
+        new VcdReader(in).read(decoder[0]);
+        return "[" + String.join(",", events) + "]";
+    }
+
+    static InputStream resource(String name) {
+        return CaptureFilesTest.class.getResourceAsStream("/captures/" + name);
+    }
+}
