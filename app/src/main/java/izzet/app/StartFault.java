@@ -1,0 +1,38 @@
+package izzet.app;
+
+import izzet.core.catalog.CatalogException;
+import java.sql.SQLException;
+import org.springframework.boot.web.server.PortInUseException;
+
+/** Says in one line why the application cannot start, for the faults a user can mend. */
+final class StartFault {
+
+    private static final int H2_LOCKED = 90020;
+    private static final int H2_IO = 90028;
+    private static final int H2_IO_2 = 90031;
+    private static final int H2_FILE_CREATION = 90062;
+
+    private StartFault() {}
+
+    /** Null when the fault is none of those known. */
+    static String tell(Throwable fault) {
+        for (Throwable t = fault; t != null; t = t.getCause()) {
+            if (t instanceof PortInUseException p) {
+                return "port " + p.getPort() + " is taken by another program; start with --port and another number.";
+            }
+            if (t instanceof CatalogException c) {
+                return c.getMessage();
+            }
+            if (t instanceof SQLException s) {
+                if (s.getErrorCode() == H2_LOCKED) {
+                    return "the database is in use by another running copy; stop that one, or start with --data and another folder.";
+                }
+                if (s.getErrorCode() == H2_IO || s.getErrorCode() == H2_IO_2 || s.getErrorCode() == H2_FILE_CREATION) {
+                    return "the data folder cannot be written: " + s.getMessage().lines().findFirst().orElse("")
+                            + " Start with --data and a folder that can be.";
+                }
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,41 @@
+package izzet.app.api;
+
+import izzet.app.plan.NoSuchThing;
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Part;
+import java.util.Collection;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The catalogue over the API. */
+@RestController
+class CatalogApi {
+
+    private final Catalog catalog;
+
+    CatalogApi(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    @GetMapping("/api/catalog/boards")
+    Collection<Board> boards() {
+        return catalog.boards().values();
+    }
+
+    @GetMapping("/api/catalog/boards/{id}")
+    Board board(@PathVariable String id) {
+        return catalog.board(id).orElseThrow(() -> new NoSuchThing("The catalogue has no board '" + id + "'."));
+    }
+
+    @GetMapping("/api/catalog/parts")
+    Collection<Part> parts() {
+        return catalog.parts().values();
+    }
+
+    @GetMapping("/api/catalog/parts/{id}")
+    Part part(@PathVariable String id) {
+        return catalog.part(id).orElseThrow(() -> new NoSuchThing("The catalogue has no part '" + id + "'."));
+    }
+}

@@ -1,0 +1,135 @@
+package izzet.app.api;
+
+import izzet.app.plan.PlanStore;
+import izzet.app.plan.StalePlan;
+import izzet.app.plan.StoredPlan;
+import izzet.app.shell.PreconditionMissing;
+import izzet.core.catalog.Catalog;
+import izzet.core.check.Checker;
+import izzet.core.check.Report;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanDocument;
+import izzet.core.plan.PlanEdit;
+import izzet.core.repair.Repair;
+import izzet.core.repair.Repairs;
+import izzet.core.wiring.WiringList;
+import java.net.URI;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Plans over the API: documents in and out, revisions by ETag and If-Match. */
+@RestController
+class PlansApi {
+
+    private final PlanStore plans;
+    private final PlanDocument documents;
+    private final Catalog catalog;
+    private final Checker checker;
+    private final Repairs repairs;
+
+    PlansApi(PlanStore plans, PlanDocument documents, Catalog catalog, Checker checker, Repairs repairs) {
+        this.plans = plans;
+        this.documents = documents;
+        this.catalog = catalog;
+        this.checker = checker;
+        this.repairs = repairs;
+    }
+
+    @GetMapping("/api/plans")
+    List<PlanStore.Entry> list() {
+        return plans.list();
+    }
+
+    @PostMapping("/api/plans")
+    ResponseEntity<String> create(@RequestBody(required = false) String body) {
+        long id = plans.create(documents.read(orEmpty(body), catalog), "came over the API");
+        StoredPlan stored = plans.get(id);
+        return ResponseEntity.created(URI.create("/api/plans/" + id))
+                .eTag(stored.etag())
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(documents.write(stored.plan()));
+    }
+
+    @GetMapping("/api/plans/{id}")
+    ResponseEntity<String> get(@PathVariable long id) {
+        return document(plans.get(id));
+    }
+
+    @PutMapping("/api/plans/{id}")
+    ResponseEntity<String> put(
+            @PathVariable long id,
+            @RequestHeader(name = "If-Match", required = false) String match,
+            @RequestBody(required = false) String body) {
+        long version = version(id, match);
+        return document(plans.replace(id, version, documents.read(orEmpty(body), catalog), "came over the API"));
+    }
+
+    @DeleteMapping("/api/plans/{id}")
+    ResponseEntity<Void> delete(@PathVariable long id, @RequestHeader(name = "If-Match", required = false) String match) {
+        plans.delete(id, version(id, match));
+        return ResponseEntity.noContent().build();
+    }
+
+    @GetMapping("/api/plans/{id}/findings")
+    Map<String, Object> findings(@PathVariable long id) {
+        return ReportJson.of(new Circuit(plans.get(id).plan(), catalog), checker, repairs);
+    }
+
+    @PostMapping("/api/plans/{id}/repairs/{repair}")
+    ResponseEntity<String> repair(
+            @PathVariable long id,
+            @PathVariable String repair,
+            @RequestHeader(name = "If-Match", required = false) String match) {
+        long version = version(id, match);
+        Circuit circuit = new Circuit(plans.get(id).plan(), catalog);
+        Report report = checker.check(circuit);
+        Repair found = repairs.find(circuit, report, repair)
+                .orElseThrow(() -> new PlanEdit.EditRefused("No such repair helps this plan now; ask for its findings again."));
+        return document(plans.apply(id, version, found.edit()));
+    }
+
+    @GetMapping("/api/plans/{id}/wiring")
+    Map<String, Object> wiring(@PathVariable long id) {
+        Circuit circuit = new Circuit(plans.get(id).plan(), catalog);
+        return Map.of("groups", WiringList.of(circuit), "checks", WiringList.checks(circuit));
+    }
+
+    @PostMapping("/api/check")
+    Map<String, Object> check(@RequestBody(required = false) String body) {
+        Plan plan = documents.read(orEmpty(body), catalog);
+        return ReportJson.of(new Circuit(plan, catalog), checker, repairs);
+    }
+
+    private static String orEmpty(String body) {
+        return body == null ? "" : body;
+    }
+
+    private ResponseEntity<String> document(StoredPlan stored) {
+        return ResponseEntity.ok()
+                .eTag(stored.etag())
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(documents.write(stored.plan()));
+    }
+
+    private long version(long id, String match) {
+        if (match == null || match.isBlank()) {
+            throw new PreconditionMissing();
+        }
+        StoredPlan stored = plans.get(id);
+        if (match.strip().equals("*") || match.strip().equals(stored.etag())) {
+            return stored.version();
+        }
+        throw new StalePlan();
+    }
+}

@@ -1,0 +1,317 @@
+package izzet.app.pins;
+
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.check.Finding;
+import izzet.core.check.Report;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import izzet.core.plan.Target;
+import izzet.core.quantity.Hex;
+import izzet.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * The plan as a woven cloth: the board's pins are columns, the parts' lines rows, and a knot is where they meet. Everything placed in
+ * pixels, ready to draw.
+ */
+public record Weave(
+        int width, int height, int top, List<Column> columns, List<PartRows> parts, List<Thread> threads, List<Head> heads) {
+
+    private static final int LABELS = 250;
+    private static final int ROOM = 640;
+    private static final int RIGHT = 12;
+    private static final int TOP = 132;
+    private static final int ROW = 19;
+    private static final int PART_GAP = 10;
+    private static final int NARROW = 21;
+    private static final int WIDE = 30;
+    private static final int GROUP_GAP = 12;
+
+    /** A name of the numberings beside the heads. */
+    public record Head(String text, int y) {}
+
+    /**
+     * @param target what a row is tied to here: {@code board:A4} or {@code rail:GND}
+     * @param kind {@code rail}, {@code pin}
+     * @param duty reserved, console or boot: hatched; empty otherwise
+     */
+    public record Column(
+            String target, int x, String kind, String label, String position, String chip, String functions, String duty, String note) {}
+
+    public record PartRows(String id, String name, String detail, int y, int bottom, boolean clash, List<Row> rows) {}
+
+    /**
+     * @param line {@code sign1:SDA}
+     * @param knotX 0 when the line is not connected to any column
+     * @param shape {@code ring} (bus), {@code dot}, {@code square} (supply), {@code bar} (ground)
+     * @param via where the line leads when not straight to the board
+     * @param options columns it could go to, as targets; the present one among them
+     * @param dots columns where fine dots show freedom
+     */
+    public record Row(
+            String line,
+            String label,
+            String kind,
+            int y,
+            int knotX,
+            String shape,
+            boolean clash,
+            String via,
+            String where,
+            String insert,
+            List<Option> options,
+            List<Integer> dots,
+            boolean movable) {
+
+        public String optionTargets() {
+            return options.stream().map(Option::target).collect(Collectors.joining(" "));
+        }
+    }
+
+    public record Option(String target, String label, boolean chosen, int x) {}
+
+    /** Knots of one column joined. */
+    public record Thread(int x, int y1, int y2, String kind) {}
+
+    public static Weave of(Circuit circuit, Report report) {
+        return new Maker(circuit, report).make();
+    }
+
+    private static final class Maker {
+        private final Circuit circuit;
+        private final Report report;
+        private final Board board;
+        private final Map<String, Column> columns = new LinkedHashMap<>();
+        private final Map<Integer, List<Row>> knots = new TreeMap<>();
+
+        Maker(Circuit circuit, Report report) {
+            this.circuit = circuit;
+            this.report = report;
+            this.board = circuit.board();
+        }
+
+        Weave make() {
+            int right = layColumns();
+            List<PartRows> parts = new ArrayList<>();
+            int y = TOP + ROW;
+            for (Unit unit : circuit.units()) {
+                List<Row> rows = new ArrayList<>();
+                int top = y;
+                for (Wire wire : circuit.wiresOf(unit)) {
+                    if (unused(wire)) {
+                        continue;
+                    }
+                    Row row = row(wire, y);
+                    rows.add(row);
+                    if (row.knotX() > 0) {
+                        knots.computeIfAbsent(row.knotX(), x -> new ArrayList<>()).add(row);
+                    }
+                    y += ROW;
+                }
+                boolean clash = report.findings().stream()
+                        .anyMatch(f -> f.severity() == Severity.STOP && f.aboutPart(unit.id()));
+                y = Math.max(y, top + 2 * ROW);
+                parts.add(new PartRows(unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, rows));
+                y += PART_GAP;
+            }
+            var names = board.numbering();
+            List<Head> heads = List.of(
+                    new Head(names.label(), TOP - 40), new Head(names.position(), TOP - 25), new Head(names.chip(), TOP - 10));
+            return new Weave(right + RIGHT, y, TOP, List.copyOf(columns.values()), parts, threads(), heads);
+        }
+
+        private static boolean unused(Wire wire) {
+            return !wire.connected() && wire.role().downstream();
+        }
+
+        private String detail(Unit unit) {
+            String address = circuit.addressOf(unit).map(a -> " · " + Hex.of(a)).orElse("");
+            return unit.part().shortName() + address;
+        }
+
+        private int layColumns() {
+            List<Rail> rails = board.rails().stream().filter(Rail::gives).toList();
+            List<Pin> pins = board.signalPins();
+            int count = rails.size() + pins.size();
+            int step = Math.max(NARROW, Math.min(WIDE, ROOM / count));
+            int x = LABELS + step;
+            for (Rail rail : rails) {
+                String positions = board.pins().stream()
+                        .filter(p -> rail.id().equals(p.rail()))
+                        .map(Pin::position)
+                        .collect(Collectors.joining(", "));
+                columns.put(
+                        "rail:" + rail.id(),
+                        new Column("rail:" + rail.id(), x, "rail", rail.id(), "", "", rail.ground() ? "" : "supply", "", rail.label() + " at " + positions));
+                x += step;
+            }
+            String group = "";
+            for (Pin pin : pins) {
+                if (!pin.group().equals(group)) {
+                    group = pin.group();
+                    x += GROUP_GAP;
+                }
+                columns.put("board:" + pin.id(), column(pin, x));
+                x += step;
+            }
+            return x;
+        }
+
+        private static Column column(Pin pin, int x) {
+            String duty = pin.duties().stream()
+                    .map(Pin.Duty::kind)
+                    .filter(Set.of("reserved", "console", "boot")::contains)
+                    .findFirst()
+                    .orElse("");
+            String note = pin.duties().stream().map(Pin.Duty::note).collect(Collectors.joining(" "));
+            return new Column(
+                    "board:" + pin.id(), x, "pin", pin.label().replace("GPIO", ""), shortPosition(pin.position()),
+                    pin.chip() == null ? "" : pin.chip().replace("GPIO", ""), functions(pin), duty, note);
+        }
+
+        private static String shortPosition(String position) {
+            int space = position.indexOf(' ');
+            return space < 0 ? position : position.substring(0, 1) + position.substring(space + 1);
+        }
+
+        private static String functions(Pin pin) {
+            return pin.functions().stream()
+                    .map(Maker::word)
+                    .filter(w -> !w.isEmpty())
+                    .distinct()
+                    .limit(2)
+                    .collect(Collectors.joining(" "));
+        }
+
+        private static String word(PinFunction f) {
+            if (f.controller() != null) {
+                return f.signal().toUpperCase(java.util.Locale.ROOT);
+            }
+            return f.capability().equals("pwm") ? "pwm" : "";
+        }
+
+        private Row row(Wire wire, int y) {
+            Optional<Target> to = wire.to();
+            Optional<Circuit.Reach> reach = circuit.reach(wire.from());
+            String target = to.filter(t -> !t.isLine())
+                    .map(Target::toString)
+                    .orElseGet(() -> reach.map(r -> "board:" + r.pin().id()).orElse(""));
+            Column column = columns.get(target);
+            boolean indirect = to.filter(Target::isLine).isPresent();
+            String via = indirect ? to.map(this::name).orElse("") : "";
+            List<Option> options = options(wire, target);
+            List<Integer> dots = options.stream()
+                    .filter(o -> !o.chosen())
+                    .map(Option::x)
+                    .toList();
+            String insert = wire.connected() && wire.connection().seriesOhms() != null
+                    ? Quantity.ohms(wire.connection().seriesOhms()).toString()
+                    : "";
+            return new Row(
+                    wire.from().toString(),
+                    wire.line().id(),
+                    kind(wire, column),
+                    y,
+                    column == null ? 0 : column.x(),
+                    shape(wire, column),
+                    clash(wire, target),
+                    via,
+                    column == null ? "not connected" : "rail".equals(column.kind()) ? column.label() : "pin " + column.label(),
+                    insert,
+                    options,
+                    dots,
+                    !indirect && options.size() > 1);
+        }
+
+        private String name(Target line) {
+            return circuit.unit(line.owner()).map(Unit::name).orElse(line.owner()) + " " + line.name();
+        }
+
+        private List<Option> options(Wire wire, String target) {
+            List<Option> options = new ArrayList<>();
+            if (LegalPins.wantsPin(wire)) {
+                for (Pin pin : LegalPins.of(circuit, wire)) {
+                    String t = "board:" + pin.id();
+                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire) && !wire.role().bus();
+                    if (!taken || t.equals(target)) {
+                        options.add(new Option(t, pin.label(), t.equals(target), columns.get(t).x()));
+                    }
+                }
+            } else if (wire.role() == Role.SUPPLY || wire.role() == Role.GROUND) {
+                for (Rail rail : board.rails()) {
+                    String t = "rail:" + rail.id();
+                    if (columns.containsKey(t) && rail.ground() == (wire.role() == Role.GROUND)) {
+                        options.add(new Option(t, rail.label(), t.equals(target), columns.get(t).x()));
+                    }
+                }
+            }
+            Column present = columns.get(target);
+            if (present != null && options.stream().noneMatch(Option::chosen)) {
+                options.add(new Option(target, present.label(), true, present.x()));
+            }
+            return options;
+        }
+
+        private static String kind(Wire wire, Column column) {
+            if (column != null && column.kind().equals("rail")) {
+                return column.functions().isEmpty() ? "ground" : "supply";
+            }
+            return wire.role().i2c() || wire.role() == Role.GATE_CLOCK || wire.role().downstream()
+                    ? "i2c"
+                    : wire.role().spi() ? "spi" : "single";
+        }
+
+        private static String shape(Wire wire, Column column) {
+            if (column == null) {
+                return "none";
+            }
+            if (column.kind().equals("rail")) {
+                return column.functions().isEmpty() ? "bar" : "square";
+            }
+            return wire.role().bus() || wire.role() == Role.GATE_CLOCK ? "ring" : "dot";
+        }
+
+        private boolean clash(Wire wire, String target) {
+            for (Finding f : report.findings()) {
+                if (f.severity() != Severity.STOP) {
+                    continue;
+                }
+                boolean address = (f.rule().equals("I1") || f.rule().equals("I7")) && f.about("part", wire.unit().id()) && wire.role().i2c();
+                boolean pin = f.rule().startsWith("P") && target.startsWith("board:") && f.about("pin", target.substring(6));
+                if (address || pin || f.about("line", wire.from().toString())) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        private List<Thread> threads() {
+            List<Thread> threads = new ArrayList<>();
+            knots.forEach((x, rows) -> {
+                if (rows.size() > 1) {
+                    boolean clash = rows.stream().anyMatch(Row::clash);
+                    threads.add(new Thread(
+                            x,
+                            rows.get(0).y(),
+                            rows.get(rows.size() - 1).y(),
+                            clash ? "clash" : rows.get(0).kind()));
+                }
+            });
+            return threads;
+        }
+    }
+}

@@ -1,0 +1,235 @@
+package izzet.app.plan;
+
+import izzet.core.assign.Proposal;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Part;
+import izzet.core.check.Checker;
+import izzet.core.check.Report;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
+import izzet.core.plan.PlacedPart;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import izzet.core.quantity.Hex;
+import izzet.core.quantity.Quantity;
+import izzet.core.quantity.Unit;
+import izzet.core.repair.Repair;
+import izzet.core.repair.Repairs;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Every change of a plan that a page makes. Each form says which version it was made on, and where to return to. */
+@Controller
+class EditController {
+
+    private final PlanStore plans;
+    private final Catalog catalog;
+    private final Checker checker;
+    private final Repairs repairs;
+
+    EditController(PlanStore plans, Catalog catalog, Checker checker, Repairs repairs) {
+        this.plans = plans;
+        this.catalog = catalog;
+        this.checker = checker;
+        this.repairs = repairs;
+    }
+
+    private String edit(long id, long version, String here, Function<Plan, PlanEdit> edit) {
+        plans.apply(id, version, edit.apply(plans.get(id).plan()));
+        return PlansController.back(here);
+    }
+
+    @PostMapping("/plans/{id}/rename")
+    String rename(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String name) {
+        return edit(id, version, here, p -> new PlanEdit.Rename(name.strip()));
+    }
+
+    @PostMapping("/plans/{id}/board")
+    String board(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String board) {
+        return edit(id, version, here, plan -> {
+            PlanEdit choose = new PlanEdit.ChooseBoard(board);
+            if (catalog.board(board).isEmpty()) {
+                throw new PlanEdit.EditRefused("The catalogue has no board '" + board + "'.");
+            }
+            PlanEdit connect = Proposal.of(choose.apply(plan), catalog).edit();
+            String title = "chose the " + catalog.board(board).orElseThrow().name();
+            return new PlanEdit.Together(title, List.of(choose, connect));
+        });
+    }
+
+    @PostMapping("/plans/{id}/parts/add")
+    String add(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String part,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(name = "interface", defaultValue = "") String variant) {
+        return edit(id, version, here, plan -> addition(plan, part, name, variant));
+    }
+
+    private PlanEdit addition(Plan plan, String partId, String name, String variant) {
+        Part part = catalog.part(partId)
+                .orElseThrow(() -> new PlanEdit.EditRefused("The catalogue has no part '" + partId + "'."));
+        String label = name.isBlank() ? freeName(plan, part) : name.strip();
+        String stem = label.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-+$", "");
+        String id = plan.freeId(stem.isEmpty() ? "part" : stem.substring(0, Math.min(24, stem.length())).replaceAll("-+$", ""));
+        String chosen = part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
+        PlanEdit add = new PlanEdit.AddPart(
+                new PlacedPart(id, part.id(), part.version(), label, chosen, Map.of(), null, null));
+        PlanEdit connect = Proposal.of(add.apply(plan), catalog, id).edit();
+        return new PlanEdit.Together("added " + label, List.of(add, connect));
+    }
+
+    private static String freeName(Plan plan, Part part) {
+        String base = Character.toUpperCase(part.shortName().charAt(0)) + part.shortName().substring(1);
+        String name = base;
+        for (int i = 2; taken(plan, name); i++) {
+            name = base + " " + i;
+        }
+        return name;
+    }
+
+    private static boolean taken(Plan plan, String name) {
+        return plan.parts().stream().anyMatch(p -> p.name().equals(name));
+    }
+
+    @PostMapping("/plans/{id}/parts/{part}/remove")
+    String remove(@PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
+        return edit(id, version, here, p -> new PlanEdit.RemovePart(part));
+    }
+
+    @PostMapping("/plans/{id}/parts/{part}/connect")
+    String connectProposed(@PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
+        return edit(id, version, here, p -> Proposal.of(p, catalog, part).edit());
+    }
+
+    /** Name, interface, straps and address of one part in one form. */
+    @PostMapping("/plans/{id}/parts/{part}")
+    String change(
+            @PathVariable long id,
+            @PathVariable String part,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam Map<String, String> form) {
+        return edit(id, version, here, plan -> {
+            PlacedPart placed = plan.part(part)
+                    .orElseThrow(() -> new PlanEdit.EditRefused("The plan has no part '" + part + "' any more."));
+            List<PlanEdit> edits = new ArrayList<>();
+            String name = form.getOrDefault("name", placed.name()).strip();
+            if (!name.equals(placed.name())) {
+                edits.add(new PlanEdit.RenamePart(part, name));
+            }
+            String variant = form.getOrDefault("interface", placed.interfaceId());
+            if (!variant.equals(placed.interfaceId())) {
+                edits.addAll(otherInterface(plan, placed, variant));
+            }
+            form.forEach((key, value) -> {
+                if (key.startsWith("strap.") && !value.equals(placed.straps().get(key.substring(6)))) {
+                    edits.add(new PlanEdit.SetStrap(part, key.substring(6), value));
+                }
+            });
+            if (form.containsKey("address")) {
+                edits.add(new PlanEdit.SetAddress(part, address(form.get("address"))));
+            }
+            return edits.size() == 1 ? edits.get(0) : new PlanEdit.Together("changed " + name, edits);
+        });
+    }
+
+    private static Integer address(String text) {
+        if (text.isBlank()) {
+            return null;
+        }
+        Optional<Integer> value = Hex.parse(text).filter(a -> a <= 0x3FF);
+        return value.orElseThrow(() -> new IllegalArgumentException(
+                "'" + text + "' is no address; write it as 0x3C, or leave the field empty."));
+    }
+
+    /** Wires of lines that the other variant lacks come off; lines that it adds are proposed. */
+    private List<PlanEdit> otherInterface(Plan plan, PlacedPart placed, String variant) {
+        Part part = catalog.part(placed.part()).orElseThrow();
+        if (part.interfaceOf(variant).isEmpty()) {
+            throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
+        }
+        List<PlanEdit> edits = new ArrayList<>(List.of(new PlanEdit.ChooseInterface(placed.id(), variant)));
+        part.lines().stream()
+                .filter(l -> !l.in(variant))
+                .map(l -> Target.line(placed.id(), l.id()))
+                .filter(t -> plan.connection(t).isPresent())
+                .forEach(t -> edits.add(new PlanEdit.Disconnect(t)));
+        Plan changed = new PlanEdit.Together("", edits).apply(plan);
+        edits.add(Proposal.of(changed, catalog, placed.id()).edit());
+        return edits;
+    }
+
+    /** Moves a line: to a pin, a rail or another part's line; an empty target takes it off. */
+    @PostMapping("/plans/{id}/connect")
+    String connect(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String from,
+            @RequestParam String to,
+            @RequestParam(required = false) String ohms) {
+        Target line = Target.of(from);
+        return edit(id, version, here, plan -> {
+            if (to.isBlank()) {
+                return new PlanEdit.Disconnect(line);
+            }
+            Optional<Connection> old = plan.connection(line);
+            Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
+            return new PlanEdit.Connect(
+                    new Connection(line, Target.of(to), series, old.map(Connection::pull).orElse(null)));
+        });
+    }
+
+    private static Double resistance(String text) {
+        if (text.isBlank()) {
+            return null;
+        }
+        return Quantity.parse(text, Unit.OHM)
+                .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is no resistance; write 220, 4k7 or 10k."))
+                .value();
+    }
+
+    @PostMapping("/plans/{id}/buses/{bus}")
+    String bus(
+            @PathVariable long id,
+            @PathVariable String bus,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam int clockHz) {
+        return edit(id, version, here, plan -> {
+            Bus old = plan.bus(bus).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no bus '" + bus + "'."));
+            return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), clockHz));
+        });
+    }
+
+    @PostMapping("/plans/{id}/wire")
+    String wire(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam double centimetres) {
+        return edit(id, version, here, p -> new PlanEdit.SetWire(centimetres));
+    }
+
+    @PostMapping("/plans/{id}/repairs/{repair}")
+    String repair(@PathVariable long id, @PathVariable String repair, @RequestParam long version, @RequestParam String here) {
+        return edit(id, version, here, plan -> findRepair(plan, repair).edit());
+    }
+
+    private Repair findRepair(Plan plan, String repair) {
+        Circuit circuit = new Circuit(plan, catalog);
+        Report report = checker.check(circuit);
+        return repairs.find(circuit, report, repair)
+                .orElseThrow(() -> new PlanEdit.EditRefused(
+                        "This repair no longer helps the plan; the finding may be gone already. Look at the findings again."));
+    }
+}

@@ -1,0 +1,239 @@
+package izzet.app.plan;
+
+import izzet.core.catalog.Catalog;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanDocument;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.PlanProblems;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Plans with their history. Every change is one revision; undo and redo move a pointer, so both survive a restart. A new change after an
+ * undo forgets what was undone.
+ */
+@Service
+@Transactional
+public class PlanStore {
+
+    private static final int DONE_LENGTH = 400;
+    private static final int COPY_NAME = 80;
+
+    private final JdbcClient db;
+    private final PlanDocument documents;
+    private final Catalog catalog;
+    private final Clock clock;
+
+    PlanStore(JdbcClient db, PlanDocument documents, Catalog catalog, Clock clock) {
+        this.db = db;
+        this.documents = documents;
+        this.catalog = catalog;
+        this.clock = clock;
+    }
+
+    /** @param board id in the catalogue */
+    public record Entry(long id, String name, String board, int parts, java.time.Instant changed) {}
+
+    /** Plans that are not deleted, last changed first. */
+    public List<Entry> list() {
+        return entries("p.deleted_at is null");
+    }
+
+    /** Deleted plans, which can be taken back. */
+    public List<Entry> deleted() {
+        return entries("p.deleted_at is not null");
+    }
+
+    private List<Entry> entries(String condition) {
+        return db.sql("select p.id, p.changed_at, r.document from plan p join plan_revision r"
+                        + " on r.plan_id = p.id and r.number = p.current_number where " + condition
+                        + " order by p.changed_at desc, p.id desc")
+                .query((row, n) -> {
+                    Plan plan = documents.readStored(row.getString("document"));
+                    return new Entry(
+                            row.getLong("id"),
+                            plan.name(),
+                            plan.board(),
+                            plan.parts().size(),
+                            row.getTimestamp("changed_at").toInstant());
+                })
+                .list();
+    }
+
+    public long create(Plan plan, String done) {
+        refuseBroken(plan);
+        GeneratedKeyHolder key = new GeneratedKeyHolder();
+        db.sql("insert into plan (name, current_number, version, changed_at) values (:name, 1, 1, :at)")
+                .param("name", plan.name())
+                .param("at", now())
+                .update(key, "id");
+        long id = key.getKeyAs(Long.class);
+        insertRevision(id, 1, done, plan);
+        return id;
+    }
+
+    /** @throws NoSuchThing when there is no such plan; deleted ones are found */
+    @Transactional(readOnly = true)
+    public StoredPlan get(long id) {
+        return find(id).orElseThrow(() -> new NoSuchThing("There is no plan " + id + "; it may have been removed for good."));
+    }
+
+    private Optional<StoredPlan> find(long id) {
+        record Row(int number, long version, boolean deleted) {}
+        return db.sql("select current_number, version, deleted_at from plan where id = :id")
+                .param("id", id)
+                .query((row, n) -> new Row(
+                        row.getInt("current_number"), row.getLong("version"), row.getTimestamp("deleted_at") != null))
+                .optional()
+                .map(row -> new StoredPlan(
+                        id,
+                        row.version(),
+                        row.number(),
+                        documents.readStored(revision(id, row.number(), "document").orElseThrow()),
+                        row.deleted(),
+                        row.number() > 1 ? revision(id, row.number(), "done").orElse(null) : null,
+                        revision(id, row.number() + 1, "done").orElse(null)));
+    }
+
+    private Optional<String> revision(long id, int number, String column) {
+        return db.sql("select " + column + " from plan_revision where plan_id = :id and number = :number")
+                .param("id", id)
+                .param("number", number)
+                .query(String.class)
+                .optional();
+    }
+
+    /**
+     * Applies an edit as one revision. An edit that changes nothing is none.
+     *
+     * @param version the state that the edit was made on
+     * @throws StalePlan when the plan has another state
+     * @throws PlanEdit.EditRefused when the plan cannot take the edit
+     * @throws PlanProblems when the outcome does not hold together
+     */
+    public StoredPlan apply(long id, long version, PlanEdit edit) {
+        StoredPlan stored = current(id, version);
+        Plan next = edit.apply(stored.plan());
+        return next.equals(stored.plan()) ? stored : save(stored, next, edit.describe(stored.plan()));
+    }
+
+    /** Takes a whole new document as one revision. */
+    public StoredPlan replace(long id, long version, Plan plan, String done) {
+        return save(current(id, version), plan, done);
+    }
+
+    private StoredPlan save(StoredPlan stored, Plan next, String done) {
+        refuseBroken(next);
+        move(stored, stored.number() + 1, next.name());
+        db.sql("delete from plan_revision where plan_id = :id and number > :number")
+                .param("id", stored.id())
+                .param("number", stored.number())
+                .update();
+        insertRevision(stored.id(), stored.number() + 1, done, next);
+        return get(stored.id());
+    }
+
+    public StoredPlan undo(long id, long version) {
+        StoredPlan stored = current(id, version);
+        return stored.undo() == null ? stored : moveTo(stored, stored.number() - 1);
+    }
+
+    public StoredPlan redo(long id, long version) {
+        StoredPlan stored = current(id, version);
+        return stored.redo() == null ? stored : moveTo(stored, stored.number() + 1);
+    }
+
+    private StoredPlan moveTo(StoredPlan stored, int number) {
+        Plan there = documents.readStored(
+                revision(stored.id(), number, "document").orElseThrow());
+        move(stored, number, there.name());
+        return get(stored.id());
+    }
+
+    private void move(StoredPlan stored, int number, String name) {
+        int changed = db.sql("update plan set current_number = :number, name = :name, version = version + 1,"
+                        + " changed_at = :at where id = :id and version = :version")
+                .param("number", number)
+                .param("name", name)
+                .param("at", now())
+                .param("id", stored.id())
+                .param("version", stored.version())
+                .update();
+        if (changed == 0) {
+            throw new StalePlan();
+        }
+    }
+
+    private StoredPlan current(long id, long version) {
+        StoredPlan stored = get(id);
+        if (stored.version() != version) {
+            throw new StalePlan();
+        }
+        return stored;
+    }
+
+    /** A deleted plan is kept and can be taken back. */
+    public void delete(long id, long version) {
+        current(id, version);
+        db.sql("update plan set deleted_at = :at, version = version + 1 where id = :id")
+                .param("at", now())
+                .param("id", id)
+                .update();
+    }
+
+    public void restore(long id) {
+        get(id);
+        db.sql("update plan set deleted_at = null, version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+    }
+
+    public long duplicate(long id) {
+        Plan plan = get(id).plan();
+        String name = plan.name() + ", copy";
+        Plan copy = new PlanEdit.Rename(name.length() > COPY_NAME ? name.substring(0, COPY_NAME) : name).apply(plan);
+        return create(copy, "copied from " + plan.name());
+    }
+
+    /** @param number of the revision */
+    public record Change(int number, java.time.Instant at, String done, boolean current) {}
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<Change> history(long id) {
+        int number = get(id).number();
+        return db.sql("select number, at, done from plan_revision where plan_id = :id order by number desc")
+                .param("id", id)
+                .query((row, n) -> new Change(
+                        row.getInt("number"),
+                        row.getTimestamp("at").toInstant(),
+                        row.getString("done"),
+                        row.getInt("number") == number))
+                .list();
+    }
+
+    private void insertRevision(long id, int number, String done, Plan plan) {
+        db.sql("insert into plan_revision (plan_id, number, at, done, document) values (:id, :number, :at, :done, :document)")
+                .param("id", id)
+                .param("number", number)
+                .param("at", now())
+                .param("done", done.length() > DONE_LENGTH ? done.substring(0, DONE_LENGTH) : done)
+                .param("document", documents.write(plan))
+                .update();
+    }
+
+    private void refuseBroken(Plan plan) {
+        // The schema's limits hold for edits made on pages, too.
+        documents.read(documents.write(plan), catalog);
+    }
+
+    private Timestamp now() {
+        return Timestamp.from(clock.instant());
+    }
+}

@@ -1,0 +1,104 @@
+package izzet.app.plan;
+
+import izzet.core.catalog.Catalog;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanDocument;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+/** The list of plans, and what is done with a plan as a whole. */
+@Controller
+class PlansController {
+
+    private final PlanStore plans;
+    private final Catalog catalog;
+    private final PlanDocument documents;
+
+    PlansController(PlanStore plans, Catalog catalog, PlanDocument documents) {
+        this.plans = plans;
+        this.catalog = catalog;
+        this.documents = documents;
+    }
+
+    @GetMapping("/")
+    String list(Model model) {
+        model.addAttribute("plans", plans.list());
+        model.addAttribute("deleted", plans.deleted());
+        model.addAttribute("boards", catalog.boards());
+        return "plans";
+    }
+
+    @PostMapping("/plans")
+    String create(@RequestParam String name, @RequestParam String board) {
+        return "redirect:/plans/" + plans.create(Plan.empty(name.strip(), board), "started the plan") + "/parts";
+    }
+
+    @PostMapping("/plans/import")
+    String importDocument(@RequestParam MultipartFile file) throws IOException {
+        if (file.getSize() > PlanDocument.MAX_CHARS) {
+            throw new izzet.app.shell.TooLarge("The file has " + file.getSize() + " bytes; a plan document has "
+                    + PlanDocument.MAX_CHARS + " at most.");
+        }
+        Plan plan = documents.read(new String(file.getBytes(), StandardCharsets.UTF_8), catalog);
+        return "redirect:/plans/" + plans.create(plan, "imported") + "/pins";
+    }
+
+    @GetMapping("/plans/{id}")
+    String open(@PathVariable long id) {
+        return "redirect:/plans/" + plans.get(id).id() + "/pins";
+    }
+
+    @GetMapping("/plans/{id}/export")
+    ResponseEntity<String> export(@PathVariable long id) {
+        Plan plan = plans.get(id).plan();
+        String file = plan.name().replaceAll("[^A-Za-z0-9]+", "-").toLowerCase(java.util.Locale.ROOT);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + ".izzet-plan.json\"")
+                .body(documents.write(plan));
+    }
+
+    @PostMapping("/plans/{id}/undo")
+    String undo(@PathVariable long id, @RequestParam long version, @RequestParam String here) {
+        plans.undo(id, version);
+        return back(here);
+    }
+
+    @PostMapping("/plans/{id}/redo")
+    String redo(@PathVariable long id, @RequestParam long version, @RequestParam String here) {
+        plans.redo(id, version);
+        return back(here);
+    }
+
+    @PostMapping("/plans/{id}/duplicate")
+    String duplicate(@PathVariable long id) {
+        return "redirect:/plans/" + plans.duplicate(id) + "/parts";
+    }
+
+    @PostMapping("/plans/{id}/delete")
+    String delete(@PathVariable long id, @RequestParam long version) {
+        plans.delete(id, version);
+        return "redirect:/?deleted=" + id;
+    }
+
+    @PostMapping("/plans/{id}/restore")
+    String restore(@PathVariable long id) {
+        plans.restore(id);
+        return "redirect:/plans/" + id + "/parts";
+    }
+
+    /** Only pages of this application are returned to. */
+    static String back(String here) {
+        return here.matches("/plans/\\d+/[A-Za-z0-9/._~-]*") ? "redirect:" + here : "redirect:/";
+    }
+}

@@ -1,0 +1,94 @@
+package izzet.app.shell;
+
+import izzet.app.plan.NoSuchThing;
+import izzet.app.plan.StalePlan;
+import izzet.core.capture.RecordFault;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.PlanProblems;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Map;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Turns faults into a page for people or a problem document (RFC 9457) for programs. Nothing was saved when one of these shows. */
+@ControllerAdvice
+class PageFaults {
+
+    @ExceptionHandler(NoSuchThing.class)
+    Object missing(NoSuchThing e, HttpServletRequest request) {
+        return answer(HttpStatus.NOT_FOUND, "Not here", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(StalePlan.class)
+    Object stale(StalePlan e, HttpServletRequest request) {
+        HttpStatus status = api(request) ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
+        return answer(status, "Changed meanwhile", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(PlanProblems.class)
+    Object problems(PlanProblems e, HttpServletRequest request) {
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This plan document cannot be used", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(PlanEdit.EditRefused.class)
+    Object refused(PlanEdit.EditRefused e, HttpServletRequest request) {
+        return answer(HttpStatus.CONFLICT, "The plan cannot take this change", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(RecordFault.class)
+    Object record(RecordFault e, HttpServletRequest request) {
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This record cannot be read", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(PreconditionMissing.class)
+    Object precondition(PreconditionMissing e, HttpServletRequest request) {
+        return answer(HttpStatus.PRECONDITION_REQUIRED, "If-Match is missing", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(TooLarge.class)
+    Object tooLarge(TooLarge e, HttpServletRequest request) {
+        return answer(HttpStatus.CONTENT_TOO_LARGE, "Too large", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    Object upload(HttpServletRequest request) {
+        return answer(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "Too large",
+                "The file is larger than records may be here (1 GB). Record a shorter stretch, or raise spring.servlet.multipart.max-file-size.",
+                request);
+    }
+
+    @ExceptionHandler(IllegalArgumentException.class)
+    Object badRequest(IllegalArgumentException e, HttpServletRequest request) {
+        return answer(HttpStatus.BAD_REQUEST, "This request cannot be understood", e.getMessage(), request);
+    }
+
+    private static boolean api(HttpServletRequest request) {
+        return request.getRequestURI().startsWith("/api/");
+    }
+
+    static Object answer(HttpStatus status, String title, String detail, HttpServletRequest request) {
+        if (api(request)) {
+            ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+            problem.setTitle(title);
+            return ResponseEntity.status(status)
+                    .header(HttpHeaders.CONTENT_TYPE, MediaType.APPLICATION_PROBLEM_JSON_VALUE)
+                    .body(problem);
+        }
+        String back = request.getHeader("Referer");
+        ModelAndView page = new ModelAndView(
+                "fault",
+                Map.of("title", title, "detail", detail, "status", status.value(), "back", back == null ? "/" : back));
+        page.setStatus(status);
+        return page;
+    }
+
+}

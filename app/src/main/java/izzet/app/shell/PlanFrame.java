@@ -1,0 +1,58 @@
+package izzet.app.shell;
+
+import izzet.app.plan.StoredPlan;
+import izzet.core.catalog.Board;
+import izzet.core.check.Finding;
+import izzet.core.check.Report;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.repair.Repair;
+import java.util.List;
+
+/** What every page of a plan shows around its own content. */
+public record PlanFrame(
+        StoredPlan stored,
+        Board board,
+        Circuit circuit,
+        Report report,
+        List<Station> stations,
+        List<FindingView> findings,
+        String here) {
+
+    /** @param state for people: "2 stops", "1 fix", or a tick */
+    public record Station(String id, int number, String name, String path, boolean current, String state, String mark) {}
+
+    /** A finding with the repairs that were tried. */
+    public record FindingView(Finding finding, List<Repair> repairs) {
+
+        public String anchor() {
+            return finding.id();
+        }
+    }
+
+    public long id() {
+        return stored.id();
+    }
+
+    public String name() {
+        return stored.plan().name();
+    }
+
+    public long stops() {
+        return report.count(Severity.STOP);
+    }
+
+    public long fixes() {
+        return report.count(Severity.FIX);
+    }
+
+    /** "2 stops, 1 fix", or "nothing to stop or fix". */
+    public String summary() {
+        if (stops() + fixes() == 0) {
+            return "nothing to stop or fix";
+        }
+        String stop = stops() == 0 ? "" : stops() == 1 ? "1 stop" : stops() + " stops";
+        String fix = fixes() == 0 ? "" : fixes() == 1 ? "1 fix" : fixes() + " fixes";
+        return stop.isEmpty() ? fix : fix.isEmpty() ? stop : stop + ", " + fix;
+    }
+}
