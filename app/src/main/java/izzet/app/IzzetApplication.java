@@ -8,7 +8,10 @@ import izzet.core.repair.Repairs;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationListener;
 import org.springframework.context.annotation.Bean;
+import org.springframework.core.env.Environment;
 
 /** The application: web pages and API over the core. */
 @SpringBootApplication
@@ -45,6 +48,13 @@ public class IzzetApplication {
     @Bean
     PlanDocument planDocument() {
         return new PlanDocument();
+    }
+
+    /** Tells the address once it can be opened. */
+    @Bean
+    ApplicationListener<ApplicationReadyEvent> announcer(Environment environment) {
+        return e -> System.out.println("Izzet is at http://" + environment.getProperty("server.address") + ":"
+                + environment.getProperty("local.server.port") + "/  (Ctrl-C stops it)");
     }
 
     @Bean

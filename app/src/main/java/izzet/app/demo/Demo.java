@@ -13,6 +13,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Fills an empty database with the demo plans, and a record made on the simulated bus. */
 @Component
@@ -36,13 +37,14 @@ class Demo implements ApplicationRunner {
     }
 
     @Override
+    @Transactional
     public void run(ApplicationArguments args) throws IOException {
         if (!plans.list().isEmpty() || !plans.deleted().isEmpty()) {
             return;
         }
         for (String text : Discovery.texts("/demo-plans", ".json").values()) {
             long id = plans.create(documents.read(text, catalog), "came with the demo");
-            if (text.contains("Thistlewick")) {
+            if (text.contains("platform-1")) {
                 records.upload(id, "signs at power-up.vcd", new ByteArrayInputStream(powerUp()));
             }
         }

@@ -1,0 +1,245 @@
+// What only the browser can do: keys, moving knots, ticking, drawing the wave. Everything works as plain pages and forms, too.
+(() => {
+  "use strict";
+  document.documentElement.classList.add("js");
+  const $ = (selector, root = document) => root.querySelector(selector);
+  const say = (text) => { $("#busy").textContent = text; };
+
+  const submit = (form) => form.requestSubmit ? form.requestSubmit() : form.submit();
+
+  // Ticks are kept at once.
+  document.addEventListener("change", (e) => {
+    if (e.target.matches(".tick")) submit(e.target.form);
+  });
+
+  document.addEventListener("click", (e) => {
+    if (e.target.closest("#show-keys")) $("#keys").showModal();
+    const wave = e.target.closest("[data-wave]");
+    if (wave) waveDo(wave.dataset.wave);
+  });
+
+  document.addEventListener("htmx:beforeRequest", () => say("working …"));
+  document.addEventListener("htmx:afterRequest", () => say(""));
+  document.addEventListener("htmx:sendError", () => say("The application does not answer. Is it still running?"));
+  document.addEventListener("htmx:xhr:progress", (e) => {
+    if (e.detail.lengthComputable && e.detail.total > 1e6) say(`uploaded ${Math.round(100 * e.detail.loaded / e.detail.total)} %`);
+  });
+
+  // Keys
+  const typing = (el) => el.matches("input, select, textarea, [contenteditable]") && el.type !== "checkbox" && el.type !== "radio";
+  document.addEventListener("keydown", (e) => {
+    if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+    if (e.target.closest(".knot[data-options]") && knotKey(e)) return;
+    if (e.target.id === "wave" && waveKey(e)) return;
+    if (e.key === "?") { $("#keys").showModal(); e.preventDefault(); return; }
+    if (e.key === "u" || e.key === "r") {
+      const button = $(e.key === "u" ? "#undo" : "#redo");
+      if (button && !button.disabled) button.click();
+      return;
+    }
+    if (e.key === "ArrowDown" || e.key === "ArrowUp") {
+      const link = e.target.closest(".talk .at a");
+      if (link) { moveLine(link, e.key === "ArrowDown" ? 1 : -1); e.preventDefault(); }
+      return;
+    }
+    const link = $(`[data-key="${CSS.escape(e.key)}"]`);
+    if (link) link.click();
+  });
+
+  const moveLine = (link, step) => {
+    const links = [...document.querySelectorAll(".talk .at a")];
+    const next = links[links.indexOf(link) + step];
+    if (next) { next.focus(); waveShow(+next.dataset.from, +next.dataset.to); }
+  };
+
+  // Knots
+  let moving = null;
+  const columnX = (target) => +$(`.column[data-target="${CSS.escape(target)}"]`).dataset.x;
+  const place = (knot, x) => knot.setAttribute("transform", `translate(${x},${knot.dataset.y})`);
+  const options = (knot) => knot.dataset.options.split(" ").map((t) => ({ target: t, x: columnX(t) })).sort((a, b) => a.x - b.x);
+  const offer = (knot, option) => {
+    moving = { knot, option };
+    knot.classList.add("moving");
+    place(knot, option.x);
+    const name = option.target.split(":")[1];
+    knot.setAttribute("aria-valuetext", name);
+    say(`${knot.dataset.line.replace(":", " ")} → ${name}; Enter keeps it, Esc leaves it`);
+  };
+  const leave = () => {
+    if (!moving) return;
+    moving.knot.classList.remove("moving");
+    place(moving.knot, moving.knot.dataset.x);
+    moving = null;
+    say("");
+  };
+  const keep = () => {
+    const { knot, option } = moving;
+    if (option.x === +knot.dataset.x) { leave(); return; }
+    const form = $("#move");
+    form.elements.from.value = knot.dataset.line;
+    form.elements.to.value = option.target;
+    moving = null;
+    refocus = knot.id;
+    submit(form);
+  };
+  let refocus = null;
+  const knotKey = (e) => {
+    const knot = e.target.closest(".knot");
+    const list = options(knot);
+    const here = moving && moving.knot === knot ? moving.option.x : +knot.dataset.x;
+    if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
+      const next = e.key === "ArrowRight" ? list.find((o) => o.x > here) : list.filter((o) => o.x < here).pop();
+      if (next) offer(knot, next);
+    } else if (e.key === "ArrowDown" || e.key === "ArrowUp") {
+      leave();
+      const knots = [...document.querySelectorAll(".knot[data-options]")];
+      const next = knots[knots.indexOf(knot) + (e.key === "ArrowDown" ? 1 : -1)];
+      if (next) next.focus();
+    } else if (e.key === "Enter" && moving) {
+      keep();
+    } else if (e.key === "Escape") {
+      leave();
+    } else {
+      return false;
+    }
+    e.preventDefault();
+    return true;
+  };
+  document.addEventListener("focusout", (e) => { if (moving && e.target === moving.knot) leave(); });
+  document.addEventListener("pointerdown", (e) => {
+    const knot = e.target.closest && e.target.closest(".knot[data-options]");
+    if (!knot || e.button !== 0) return;
+    e.preventDefault();
+    knot.focus();
+    const svg = knot.ownerSVGElement;
+    const list = options(knot);
+    const move = (ev) => {
+      const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(svg.getScreenCTM().inverse());
+      offer(knot, list.reduce((a, b) => Math.abs(b.x - p.x) < Math.abs(a.x - p.x) ? b : a));
+    };
+    const up = () => {
+      document.removeEventListener("pointermove", move);
+      document.removeEventListener("pointerup", up);
+      document.removeEventListener("pointercancel", cancel);
+      if (moving) keep();
+    };
+    const cancel = () => { document.removeEventListener("pointermove", move); document.removeEventListener("pointerup", up); leave(); };
+    document.addEventListener("pointermove", move);
+    document.addEventListener("pointerup", up);
+    document.addEventListener("pointercancel", cancel, { once: true });
+  });
+
+  // Wave
+  let view = null;
+  const canvas = () => $("#wave");
+  const waveShow = (from, to) => {
+    const c = canvas();
+    if (!c) return;
+    const first = +c.dataset.first, last = +c.dataset.last;
+    const span = Math.max(40, to - from);
+    const margin = span * 0.05;
+    view = { from: Math.max(first, Math.floor(from - margin)), to: Math.min(last + 1, Math.ceil(from + span + margin)) };
+    if (view.to <= view.from) view.to = view.from + 40;
+    draw();
+  };
+  const waveDo = (what) => {
+    const c = canvas();
+    if (!c || !view) return;
+    const first = +c.dataset.first, last = +c.dataset.last, span = view.to - view.from, mid = (view.from + view.to) / 2;
+    if (what === "all") { waveShow(first, last); return; }
+    if (what === "in") view = { from: mid - span / 4, to: mid + span / 4 };
+    if (what === "out") view = { from: mid - span, to: mid + span };
+    if (what === "left") view = { from: view.from - span / 3, to: view.to - span / 3 };
+    if (what === "right") view = { from: view.from + span / 3, to: view.to + span / 3 };
+    clampView(first, last);
+    draw();
+  };
+  const clampView = (first, last) => {
+    const span = Math.min(Math.max(40, view.to - view.from), last + 1 - first);
+    const from = Math.min(Math.max(first, view.from), Math.max(first, last + 1 - span));
+    view = { from: Math.floor(from), to: Math.ceil(from + span) };
+  };
+  const waveKey = (e) => {
+    const keys = { "+": "in", "=": "in", "-": "out", ArrowLeft: "left", ArrowRight: "right", "0": "all" };
+    if (!keys[e.key]) return false;
+    waveDo(keys[e.key]);
+    e.preventDefault();
+    return true;
+  };
+  document.addEventListener("wheel", (e) => {
+    if (e.target.id === "wave" && e.ctrlKey) { e.preventDefault(); waveDo(e.deltaY < 0 ? "in" : "out"); }
+  }, { passive: false });
+  let grabbed = null;
+  document.addEventListener("pointerdown", (e) => { if (e.target.id === "wave") grabbed = { x: e.clientX, from: view.from, to: view.to }; });
+  document.addEventListener("pointermove", (e) => {
+    const c = canvas();
+    if (!grabbed || !c) return;
+    const shift = (grabbed.x - e.clientX) / c.clientWidth * (grabbed.to - grabbed.from);
+    view = { from: grabbed.from + shift, to: grabbed.to + shift };
+    clampView(+c.dataset.first, +c.dataset.last);
+    draw();
+  });
+  document.addEventListener("pointerup", () => { grabbed = null; });
+
+  const time = (ticks, fs) => {
+    const s = ticks * fs / 1e15;
+    const [div, unit] = Math.abs(s) >= 1 ? [1, "s"] : Math.abs(s) >= 1e-3 ? [1e-3, "ms"] : [1e-6, "µs"];
+    return `${(s / div).toFixed(3).replace(/\.?0+$/, "")} ${unit}`;
+  };
+  let asked = 0;
+  const draw = async () => {
+    const c = canvas();
+    if (!c || !view) return;
+    const mine = ++asked;
+    const scale = window.devicePixelRatio || 1;
+    const left = 60, columns = Math.max(50, Math.floor(c.clientWidth - left));
+    const answer = await fetch(`${c.dataset.url}?from=${Math.floor(view.from)}&to=${Math.ceil(view.to)}&columns=${columns}`);
+    if (!answer.ok || mine !== asked) return;
+    const data = new Uint8Array(await answer.arrayBuffer());
+    c.width = c.clientWidth * scale;
+    c.height = c.clientHeight * scale;
+    const g = c.getContext("2d");
+    const css = getComputedStyle(document.documentElement);
+    const ink = (name) => css.getPropertyValue(name).trim();
+    g.scale(scale, scale);
+    g.clearRect(0, 0, c.clientWidth, c.clientHeight);
+    g.font = "12px 'Izzet Text', sans-serif";
+    [[c.dataset.scl, "--ink", 12], [c.dataset.sda, "--i2c", 54]].forEach(([name, colour, y], i) => {
+      g.fillStyle = ink("--soft");
+      g.fillText(name.split(".").pop().slice(0, 9), 0, y + 18);
+      g.strokeStyle = ink(colour);
+      g.beginPath();
+      const at = (level) => y + (level === 1 ? 0 : level === 0 ? 26 : 13);
+      let last = -1;
+      for (let x = 0; x < columns; x++) {
+        const b = data[i * columns + x], px = left + x + 0.5, end = b >> 4 & 3;
+        const both = (b & 3) === 3;
+        if (both) { g.moveTo(px, at(0)); g.lineTo(px, at(1)); }
+        g.moveTo(last < 0 || both ? px - 0.5 : px - 1, at(last < 0 || both ? end : last));
+        g.lineTo(px, at(end));
+        last = end;
+      }
+      g.stroke();
+    });
+    const fs = +c.dataset.fs;
+    g.fillStyle = ink("--soft");
+    g.strokeStyle = ink("--rule");
+    for (let k = 0; k <= 4; k++) {
+      const x = left + columns * k / 4;
+      g.textAlign = k === 0 ? "left" : k === 4 ? "right" : "center";
+      g.fillText(time(view.from + (view.to - view.from) * k / 4, fs), x, 104);
+    }
+    g.textAlign = "left";
+    c.dataset.drawn = `${Math.floor(view.from)}-${Math.ceil(view.to)}`;
+  };
+
+  // After each swap: the wave follows the selected line, the focus stays at the moved knot, the title is set by htmx.
+  const ready = () => {
+    const c = canvas();
+    if (c) waveShow(+c.dataset.from, +c.dataset.to);
+    if (refocus) { const el = document.getElementById(refocus); refocus = null; if (el) el.focus(); }
+  };
+  document.addEventListener("htmx:afterSettle", ready);
+  window.addEventListener("resize", draw);
+  ready();
+})();
