@@ -28,7 +28,8 @@ final class StartFault {
                     return "the database is in use by another running copy; stop that one, or start with --data and another folder.";
                 }
                 if (s.getErrorCode() == H2_IO || s.getErrorCode() == H2_IO_2 || s.getErrorCode() == H2_FILE_CREATION) {
-                    return "the data folder cannot be written: " + s.getMessage().lines().findFirst().orElse("")
+                    return "the data folder cannot be written: "
+                            + s.getMessage().lines().findFirst().orElse("")
                             + " Start with --data and a folder that can be.";
                 }
             }

@@ -40,7 +40,8 @@ public final class Workbench {
 
     /** Adds a part and connects it as proposed. */
     public Workbench with(String id, String part) {
-        return with(id, part, CATALOG.part(part).orElseThrow().interfaces().get(0).id());
+        return with(
+                id, part, CATALOG.part(part).orElseThrow().interfaces().get(0).id());
     }
 
     public Workbench with(String id, String part, String interfaceId) {
@@ -50,8 +51,7 @@ public final class Workbench {
 
     /** Adds a part without connecting it. */
     public Workbench bare(String id, String part, String interfaceId) {
-        return edit(new PlanEdit.AddPart(
-                new PlacedPart(id, part, 1, "the " + id, interfaceId, Map.of(), null, null)));
+        return edit(new PlanEdit.AddPart(new PlacedPart(id, part, 1, "the " + id, interfaceId, Map.of(), null, null)));
     }
 
     public Workbench edit(PlanEdit edit) {

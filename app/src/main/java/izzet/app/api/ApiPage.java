@@ -20,7 +20,8 @@ import tools.jackson.databind.json.JsonMapper;
 class ApiPage {
 
     /** @param about first sentence of what it does */
-    public record Operation(String method, String path, String summary, String about, List<String> parameters, List<String> answers) {}
+    public record Operation(
+            String method, String path, String summary, String about, List<String> parameters, List<String> answers) {}
 
     @GetMapping("/api")
     String page(Model model) throws IOException {
@@ -35,12 +36,15 @@ class ApiPage {
 
     private static Operation operation(String path, String method, JsonNode op) {
         List<String> parameters = new ArrayList<>();
-        op.path("parameters").forEach(p -> parameters.add(p.get("name").asString() + " (" + p.get("in").asString()
-                + (p.path("required").asBoolean(false) ? ", required" : "") + "): " + p.path("description").asString("")));
+        op.path("parameters")
+                .forEach(p -> parameters.add(p.get("name").asString() + " ("
+                        + p.get("in").asString() + (p.path("required").asBoolean(false) ? ", required" : "") + "): "
+                        + p.path("description").asString("")));
         List<String> answers = new ArrayList<>();
         op.get("responses")
                 .propertyStream()
-                .forEach(r -> answers.add(r.getKey() + ": " + r.getValue().get("description").asString()));
+                .forEach(r -> answers.add(
+                        r.getKey() + ": " + r.getValue().get("description").asString()));
         return new Operation(
                 method.toUpperCase(java.util.Locale.ROOT),
                 path,
@@ -57,7 +61,9 @@ class ApiPage {
 
     @GetMapping("/api/schema/{name:board|part|plan}")
     ResponseEntity<String> schema(@PathVariable String name) throws IOException {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(text("schema/" + name + ".schema.json"));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(text("schema/" + name + ".schema.json"));
     }
 
     private static String text(String resource) throws IOException {

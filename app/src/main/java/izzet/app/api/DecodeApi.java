@@ -67,7 +67,8 @@ class DecodeApi {
         }
     }
 
-    private void stream(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response) throws IOException {
+    private void stream(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response)
+            throws IOException {
         long[] events = {0};
         OutputStream out = new BufferedOutputStream(new Late(response), 1 << 16);
         try {
@@ -81,12 +82,18 @@ class DecodeApi {
                 throw e;
             }
             int status = e instanceof TooLarge ? 413 : 422;
-            write(out, new StringBuilder(json.writeValueAsString(Map.of(
-                                    "type", "about:blank",
-                                    "title", "This record cannot be read",
-                                    "status", status,
-                                    "detail", e.getMessage())))
-                    .append('\n'));
+            write(
+                    out,
+                    new StringBuilder(json.writeValueAsString(Map.of(
+                                    "type",
+                                    "about:blank",
+                                    "title",
+                                    "This record cannot be read",
+                                    "status",
+                                    status,
+                                    "detail",
+                                    e.getMessage())))
+                            .append('\n'));
         }
         out.flush();
     }
@@ -118,7 +125,8 @@ class DecodeApi {
         }
     }
 
-    private void whole(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response) throws IOException {
+    private void whole(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response)
+            throws IOException {
         Path file = Files.createTempFile("izzet-decode", ".json");
         try {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
@@ -141,7 +149,8 @@ class DecodeApi {
         }
     }
 
-    private static void run(InputStream body, String scl, String sda, long glitchNs, Consumer<StringBuilder> event) throws IOException {
+    private static void run(InputStream body, String scl, String sda, long glitchNs, Consumer<StringBuilder> event)
+            throws IOException {
         StringBuilder text = new StringBuilder();
         I2cDecoder[] decoder = new I2cDecoder[1];
         Consumer<I2cTransfer> take = t -> {

@@ -76,7 +76,8 @@ class PlansApi {
     }
 
     @DeleteMapping("/api/plans/{id}")
-    ResponseEntity<Void> delete(@PathVariable long id, @RequestHeader(name = "If-Match", required = false) String match) {
+    ResponseEntity<Void> delete(
+            @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String match) {
         plans.delete(id, version(id, match));
         return ResponseEntity.noContent().build();
     }
@@ -95,7 +96,8 @@ class PlansApi {
         Circuit circuit = new Circuit(plans.get(id).plan(), catalog);
         Report report = checker.check(circuit);
         Repair found = repairs.find(circuit, report, repair)
-                .orElseThrow(() -> new PlanEdit.EditRefused("No such repair helps this plan now; ask for its findings again."));
+                .orElseThrow(() ->
+                        new PlanEdit.EditRefused("No such repair helps this plan now; ask for its findings again."));
         return document(plans.apply(id, version, found.edit()));
     }
 

@@ -49,7 +49,8 @@ class PartsController {
 
     private static PartView view(PlanFrame frame, Unit unit) {
         boolean addressed = unit.part().i2c() != null;
-        String address = addressed ? frame.circuit().addressOf(unit).map(Hex::of).orElse("?") : "";
+        String address =
+                addressed ? frame.circuit().addressOf(unit).map(Hex::of).orElse("?") : "";
         Integer program = unit.placed().address();
         long open = frame.circuit().wiresOf(unit).stream()
                 .filter(w -> w.line().required() && !w.connected())

@@ -29,7 +29,13 @@ import java.util.stream.Collectors;
  * pixels, ready to draw.
  */
 public record Weave(
-        int width, int height, int top, List<Column> columns, List<PartRows> parts, List<Thread> threads, List<Head> heads) {
+        int width,
+        int height,
+        int top,
+        List<Column> columns,
+        List<PartRows> parts,
+        List<Thread> threads,
+        List<Head> heads) {
 
     private static final int LABELS = 250;
     private static final int ROOM = 640;
@@ -50,7 +56,15 @@ public record Weave(
      * @param duty reserved, console or boot: hatched; empty otherwise
      */
     public record Column(
-            String target, int x, String kind, String label, String position, String chip, String functions, String duty, String note) {}
+            String target,
+            int x,
+            String kind,
+            String label,
+            String position,
+            String chip,
+            String functions,
+            String duty,
+            String note) {}
 
     public record PartRows(String id, String name, String detail, int y, int bottom, boolean clash, List<Row> rows) {}
 
@@ -118,7 +132,8 @@ public record Weave(
                     Row row = row(wire, y);
                     rows.add(row);
                     if (row.knotX() > 0) {
-                        knots.computeIfAbsent(row.knotX(), x -> new ArrayList<>()).add(row);
+                        knots.computeIfAbsent(row.knotX(), x -> new ArrayList<>())
+                                .add(row);
                     }
                     y += ROW;
                 }
@@ -130,7 +145,9 @@ public record Weave(
             }
             var names = board.numbering();
             List<Head> heads = List.of(
-                    new Head(names.label(), TOP - 40), new Head(names.position(), TOP - 25), new Head(names.chip(), TOP - 10));
+                    new Head(names.label(), TOP - 40),
+                    new Head(names.position(), TOP - 25),
+                    new Head(names.chip(), TOP - 10));
             return new Weave(right + RIGHT, y, TOP, List.copyOf(columns.values()), parts, threads(), heads);
         }
 
@@ -156,7 +173,16 @@ public record Weave(
                         .collect(Collectors.joining(", "));
                 columns.put(
                         "rail:" + rail.id(),
-                        new Column("rail:" + rail.id(), x, "rail", rail.id(), "", "", rail.ground() ? "" : "supply", "", rail.label() + " at " + positions));
+                        new Column(
+                                "rail:" + rail.id(),
+                                x,
+                                "rail",
+                                rail.id(),
+                                "",
+                                "",
+                                rail.ground() ? "" : "supply",
+                                "",
+                                rail.label() + " at " + positions));
                 x += step;
             }
             String group = "";
@@ -179,8 +205,15 @@ public record Weave(
                     .orElse("");
             String note = pin.duties().stream().map(Pin.Duty::note).collect(Collectors.joining(" "));
             return new Column(
-                    "board:" + pin.id(), x, "pin", pin.label().replace("GPIO", ""), shortPosition(pin.position()),
-                    pin.chip() == null ? "" : pin.chip().replace("GPIO", ""), functions(pin), duty, note);
+                    "board:" + pin.id(),
+                    x,
+                    "pin",
+                    pin.label().replace("GPIO", ""),
+                    shortPosition(pin.position()),
+                    pin.chip() == null ? "" : pin.chip().replace("GPIO", ""),
+                    functions(pin),
+                    duty,
+                    note);
         }
 
         private static String shortPosition(String position) {
@@ -214,10 +247,8 @@ public record Weave(
             boolean indirect = to.filter(Target::isLine).isPresent();
             String via = indirect ? to.map(this::name).orElse("") : "";
             List<Option> options = options(wire, target);
-            List<Integer> dots = options.stream()
-                    .filter(o -> !o.chosen())
-                    .map(Option::x)
-                    .toList();
+            List<Integer> dots =
+                    options.stream().filter(o -> !o.chosen()).map(Option::x).toList();
             String insert = wire.connected() && wire.connection().seriesOhms() != null
                     ? Quantity.ohms(wire.connection().seriesOhms()).toString()
                     : "";
@@ -230,7 +261,9 @@ public record Weave(
                     shape(wire, column),
                     clash(wire, target),
                     via,
-                    column == null ? "not connected" : "rail".equals(column.kind()) ? column.label() : "pin " + column.label(),
+                    column == null
+                            ? "not connected"
+                            : "rail".equals(column.kind()) ? column.label() : "pin " + column.label(),
                     insert,
                     options,
                     dots,
@@ -246,16 +279,22 @@ public record Weave(
             if (LegalPins.wantsPin(wire)) {
                 for (Pin pin : LegalPins.of(circuit, wire)) {
                     String t = "board:" + pin.id();
-                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire) && !wire.role().bus();
+                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire)
+                            && !wire.role().bus();
                     if (!taken || t.equals(target)) {
-                        options.add(new Option(t, pin.label(), t.equals(target), columns.get(t).x()));
+                        options.add(new Option(
+                                t, pin.label(), t.equals(target), columns.get(t).x()));
                     }
                 }
             } else if (wire.role() == Role.SUPPLY || wire.role() == Role.GROUND) {
                 for (Rail rail : board.rails()) {
                     String t = "rail:" + rail.id();
                     if (columns.containsKey(t) && rail.ground() == (wire.role() == Role.GROUND)) {
-                        options.add(new Option(t, rail.label(), t.equals(target), columns.get(t).x()));
+                        options.add(new Option(
+                                t,
+                                rail.label(),
+                                t.equals(target),
+                                columns.get(t).x()));
                     }
                 }
             }
@@ -270,7 +309,9 @@ public record Weave(
             if (column != null && column.kind().equals("rail")) {
                 return column.functions().isEmpty() ? "ground" : "supply";
             }
-            return wire.role().i2c() || wire.role() == Role.GATE_CLOCK || wire.role().downstream()
+            return wire.role().i2c()
+                            || wire.role() == Role.GATE_CLOCK
+                            || wire.role().downstream()
                     ? "i2c"
                     : wire.role().spi() ? "spi" : "single";
         }
@@ -290,8 +331,11 @@ public record Weave(
                 if (f.severity() != Severity.STOP) {
                     continue;
                 }
-                boolean address = (f.rule().equals("I1") || f.rule().equals("I7")) && f.about("part", wire.unit().id()) && wire.role().i2c();
-                boolean pin = f.rule().startsWith("P") && target.startsWith("board:") && f.about("pin", target.substring(6));
+                boolean address = (f.rule().equals("I1") || f.rule().equals("I7"))
+                        && f.about("part", wire.unit().id())
+                        && wire.role().i2c();
+                boolean pin =
+                        f.rule().startsWith("P") && target.startsWith("board:") && f.about("pin", target.substring(6));
                 if (address || pin || f.about("line", wire.from().toString())) {
                     return true;
                 }

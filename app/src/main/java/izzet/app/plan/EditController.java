@@ -50,12 +50,14 @@ class EditController {
     }
 
     @PostMapping("/plans/{id}/rename")
-    String rename(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String name) {
+    String rename(
+            @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String name) {
         return edit(id, version, here, p -> new PlanEdit.Rename(name.strip()));
     }
 
     @PostMapping("/plans/{id}/board")
-    String board(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String board) {
+    String board(
+            @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String board) {
         return edit(id, version, here, plan -> {
             PlanEdit choose = new PlanEdit.ChooseBoard(board);
             if (catalog.board(board).isEmpty()) {
@@ -82,9 +84,14 @@ class EditController {
         Part part = catalog.part(partId)
                 .orElseThrow(() -> new PlanEdit.EditRefused("The catalogue has no part '" + partId + "'."));
         String label = name.isBlank() ? freeName(plan, part) : name.strip();
-        String stem = label.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-+$", "");
-        String id = plan.freeId(stem.isEmpty() ? "part" : stem.substring(0, Math.min(24, stem.length())).replaceAll("-+$", ""));
-        String chosen = part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
+        String stem =
+                label.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-+$", "");
+        String id = plan.freeId(
+                stem.isEmpty()
+                        ? "part"
+                        : stem.substring(0, Math.min(24, stem.length())).replaceAll("-+$", ""));
+        String chosen =
+                part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
         PlanEdit add = new PlanEdit.AddPart(
                 new PlacedPart(id, part.id(), part.version(), label, chosen, Map.of(), null, null));
         PlanEdit connect = Proposal.of(add.apply(plan), catalog, id).edit();
@@ -92,7 +99,8 @@ class EditController {
     }
 
     private static String freeName(Plan plan, Part part) {
-        String base = Character.toUpperCase(part.shortName().charAt(0)) + part.shortName().substring(1);
+        String base = Character.toUpperCase(part.shortName().charAt(0))
+                + part.shortName().substring(1);
         String name = base;
         for (int i = 2; taken(plan, name); i++) {
             name = base + " " + i;
@@ -105,12 +113,14 @@ class EditController {
     }
 
     @PostMapping("/plans/{id}/parts/{part}/remove")
-    String remove(@PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
+    String remove(
+            @PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
         return edit(id, version, here, p -> new PlanEdit.RemovePart(part));
     }
 
     @PostMapping("/plans/{id}/parts/{part}/connect")
-    String connectProposed(@PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
+    String connectProposed(
+            @PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
         return edit(id, version, here, p -> Proposal.of(p, catalog, part).edit());
     }
 
@@ -188,8 +198,8 @@ class EditController {
             }
             Optional<Connection> old = plan.connection(line);
             Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
-            return new PlanEdit.Connect(
-                    new Connection(line, Target.of(to), series, old.map(Connection::pull).orElse(null)));
+            return new PlanEdit.Connect(new Connection(
+                    line, Target.of(to), series, old.map(Connection::pull).orElse(null)));
         });
     }
 
@@ -198,7 +208,8 @@ class EditController {
             return null;
         }
         return Quantity.parse(text, Unit.OHM)
-                .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is no resistance; write 220, 4k7 or 10k."))
+                .orElseThrow(
+                        () -> new IllegalArgumentException("'" + text + "' is no resistance; write 220, 4k7 or 10k."))
                 .value();
     }
 
@@ -216,12 +227,17 @@ class EditController {
     }
 
     @PostMapping("/plans/{id}/wire")
-    String wire(@PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam double centimetres) {
+    String wire(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam double centimetres) {
         return edit(id, version, here, p -> new PlanEdit.SetWire(centimetres));
     }
 
     @PostMapping("/plans/{id}/repairs/{repair}")
-    String repair(@PathVariable long id, @PathVariable String repair, @RequestParam long version, @RequestParam String here) {
+    String repair(
+            @PathVariable long id, @PathVariable String repair, @RequestParam long version, @RequestParam String here) {
         return edit(id, version, here, plan -> findRepair(plan, repair).edit());
     }
 
@@ -229,7 +245,8 @@ class EditController {
         Circuit circuit = new Circuit(plan, catalog);
         Report report = checker.check(circuit);
         return repairs.find(circuit, report, repair)
-                .orElseThrow(() -> new PlanEdit.EditRefused(
-                        "This repair no longer helps the plan; the finding may be gone already. Look at the findings again."));
+                .orElseThrow(
+                        () -> new PlanEdit.EditRefused(
+                                "This repair no longer helps the plan; the finding may be gone already. Look at the findings again."));
     }
 }

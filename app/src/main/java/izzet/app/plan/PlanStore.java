@@ -81,7 +81,8 @@ public class PlanStore {
     /** @throws NoSuchThing when there is no such plan; deleted ones are found */
     @Transactional(readOnly = true)
     public StoredPlan get(long id) {
-        return find(id).orElseThrow(() -> new NoSuchThing("There is no plan " + id + "; it may have been removed for good."));
+        return find(id).orElseThrow(
+                        () -> new NoSuchThing("There is no plan " + id + "; it may have been removed for good."));
     }
 
     private Optional<StoredPlan> find(long id) {
@@ -95,7 +96,8 @@ public class PlanStore {
                         id,
                         row.version(),
                         row.number(),
-                        documents.readStored(revision(id, row.number(), "document").orElseThrow()),
+                        documents.readStored(
+                                revision(id, row.number(), "document").orElseThrow()),
                         row.deleted(),
                         row.number() > 1 ? revision(id, row.number(), "done").orElse(null) : null,
                         revision(id, row.number() + 1, "done").orElse(null)));
@@ -150,8 +152,8 @@ public class PlanStore {
     }
 
     private StoredPlan moveTo(StoredPlan stored, int number) {
-        Plan there = documents.readStored(
-                revision(stored.id(), number, "document").orElseThrow());
+        Plan there =
+                documents.readStored(revision(stored.id(), number, "document").orElseThrow());
         move(stored, number, there.name());
         return get(stored.id());
     }
@@ -219,7 +221,8 @@ public class PlanStore {
     }
 
     private void insertRevision(long id, int number, String done, Plan plan) {
-        db.sql("insert into plan_revision (plan_id, number, at, done, document) values (:id, :number, :at, :done, :document)")
+        db.sql(
+                        "insert into plan_revision (plan_id, number, at, done, document) values (:id, :number, :at, :done, :document)")
                 .param("id", id)
                 .param("number", number)
                 .param("at", now())

@@ -90,5 +90,4 @@ class PageFaults {
         page.setStatus(status);
         return page;
     }
-
 }

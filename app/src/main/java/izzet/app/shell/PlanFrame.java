@@ -20,7 +20,8 @@ public record PlanFrame(
         String here) {
 
     /** @param state for people: "2 stops", "1 fix", or a tick */
-    public record Station(String id, int number, String name, String path, boolean current, String state, String mark) {}
+    public record Station(
+            String id, int number, String name, String path, boolean current, String state, String mark) {}
 
     /** A finding with the repairs that were tried. */
     public record FindingView(Finding finding, List<Repair> repairs) {

@@ -41,7 +41,13 @@ public class PlanFrames {
                 .map(f -> new PlanFrame.FindingView(f, repairs.of(circuit, report, f)))
                 .toList();
         return new PlanFrame(
-                stored, circuit.board(), circuit, report, stations(id, report, station), findings, "/plans/" + id + "/" + station);
+                stored,
+                circuit.board(),
+                circuit,
+                report,
+                stations(id, report, station),
+                findings,
+                "/plans/" + id + "/" + station);
     }
 
     private static List<PlanFrame.Station> stations(long id, Report report, String current) {
@@ -49,15 +55,24 @@ public class PlanFrames {
         String[][] names = {{"parts", "Parts"}, {"pins", "Pins"}, {"wiring", "Wiring"}, {"traffic", "Traffic"}};
         for (String[] name : names) {
             List<Finding> own = report.findings().stream()
-                    .filter(f -> name[0].equals("pins") == PIN_GROUPS.contains(f.rule().substring(0, 1)))
+                    .filter(f -> name[0].equals("pins")
+                            == PIN_GROUPS.contains(f.rule().substring(0, 1)))
                     .filter(f -> name[0].equals("parts") || name[0].equals("pins"))
                     .toList();
             long stops = own.stream().filter(f -> f.severity() == Severity.STOP).count();
             long fixes = own.stream().filter(f -> f.severity() == Severity.FIX).count();
-            String state = stops > 0 ? stops + (stops == 1 ? " stop" : " stops") : fixes > 0 ? fixes + (fixes == 1 ? " fix" : " fixes") : "";
+            String state = stops > 0
+                    ? stops + (stops == 1 ? " stop" : " stops")
+                    : fixes > 0 ? fixes + (fixes == 1 ? " fix" : " fixes") : "";
             String mark = stops > 0 ? "stop" : fixes > 0 ? "fix" : "";
             stations.add(new PlanFrame.Station(
-                    name[0], stations.size() + 1, name[1], "/plans/" + id + "/" + name[0], name[0].equals(current), state, mark));
+                    name[0],
+                    stations.size() + 1,
+                    name[1],
+                    "/plans/" + id + "/" + name[0],
+                    name[0].equals(current),
+                    state,
+                    mark));
         }
         return stations;
     }

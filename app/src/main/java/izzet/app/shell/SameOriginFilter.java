@@ -22,8 +22,9 @@ class SameOriginFilter extends OncePerRequestFilter {
 
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
     private static final Set<String> OWN_SITES = Set.of("same-origin", "none");
-    private static final String POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
-            + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private static final String POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
+                    + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -35,8 +36,9 @@ class SameOriginFilter extends OncePerRequestFilter {
             response.setStatus(HttpServletResponse.SC_FORBIDDEN);
             response.setContentType("application/problem+json");
             response.getWriter()
-                    .write("{\"type\":\"about:blank\",\"title\":\"Foreign origin\",\"status\":403,\"detail\":"
-                            + "\"A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.\"}");
+                    .write(
+                            "{\"type\":\"about:blank\",\"title\":\"Foreign origin\",\"status\":403,\"detail\":"
+                                    + "\"A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.\"}");
             return;
         }
         chain.doFilter(request, response);

@@ -60,11 +60,16 @@ public class RecordStore {
         public record Line(int line, String name, long edges) {}
 
         public String seconds() {
-            return izzet.core.quantity.Quantity.seconds(scale.seconds(lastTick - firstTick)).toString();
+            return izzet.core.quantity.Quantity.seconds(scale.seconds(lastTick - firstTick))
+                    .toString();
         }
 
         int lineOf(String lineName) {
-            return lines.stream().filter(l -> l.name().equals(lineName)).findFirst().map(Line::line).orElse(-1);
+            return lines.stream()
+                    .filter(l -> l.name().equals(lineName))
+                    .findFirst()
+                    .map(Line::line)
+                    .orElse(-1);
         }
     }
 
@@ -90,8 +95,9 @@ public class RecordStore {
      */
     public long upload(long planId, String name, InputStream in) throws IOException {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        db.sql("insert into record (plan_id, name, uploaded_at, bytes, tick_femtoseconds, first_tick, last_tick, glitch_ns, transfers)"
-                        + " values (:plan, :name, :at, 0, 1, 0, 0, 0, 0)")
+        db.sql(
+                        "insert into record (plan_id, name, uploaded_at, bytes, tick_femtoseconds, first_tick, last_tick, glitch_ns, transfers)"
+                                + " values (:plan, :name, :at, 0, 1, 0, 0, 0, 0)")
                 .param("plan", planId)
                 .param("name", name.length() > 200 ? name.substring(0, 200) : name)
                 .param("at", Timestamp.from(clock.instant()))
@@ -113,7 +119,8 @@ public class RecordStore {
                     .param("edges", edges[i])
                     .update();
         }
-        db.sql("update record set bytes = :bytes, tick_femtoseconds = :fs, first_tick = :first, last_tick = :last where id = :id")
+        db.sql(
+                        "update record set bytes = :bytes, tick_femtoseconds = :fs, first_tick = :first, last_tick = :last where id = :id")
                 .param("bytes", counting.bytes)
                 .param("fs", header[0].timeScale().femtoseconds())
                 .param("first", collector.firstTick())
@@ -122,7 +129,13 @@ public class RecordStore {
                 .update();
         Optional<LineGuess.Pair> guess = LineGuess.of(names, edges);
         if (guess.isPresent()) {
-            decode(planId, id, guess.get().scl(), guess.get().sda(), 0, guess.get().why());
+            decode(
+                    planId,
+                    id,
+                    guess.get().scl(),
+                    guess.get().sda(),
+                    0,
+                    guess.get().why());
         }
         return id;
     }
@@ -143,14 +156,19 @@ public class RecordStore {
 
     @Transactional(readOnly = true)
     public List<Stored> list(long planId) {
-        return db.sql("select id from record where plan_id = :plan order by id desc").param("plan", planId).query(Long.class).stream()
+        return db
+                .sql("select id from record where plan_id = :plan order by id desc")
+                .param("plan", planId)
+                .query(Long.class)
+                .stream()
                 .map(id -> get(planId, id))
                 .toList();
     }
 
     @Transactional(readOnly = true)
     public Stored get(long planId, long id) {
-        List<Stored.Line> lines = db.sql("select line, name, edges from record_line where record_id = :id order by line")
+        List<Stored.Line> lines = db.sql(
+                        "select line, name, edges from record_line where record_id = :id order by line")
                 .param("id", id)
                 .query((r, n) -> new Stored.Line(r.getInt("line"), r.getString("name"), r.getLong("edges")))
                 .list();
@@ -176,7 +194,10 @@ public class RecordStore {
     }
 
     public void delete(long planId, long id) {
-        db.sql("delete from record where id = :id and plan_id = :plan").param("id", id).param("plan", planId).update();
+        db.sql("delete from record where id = :id and plan_id = :plan")
+                .param("id", id)
+                .param("plan", planId)
+                .update();
     }
 
     /** Decodes the stored lines anew. */
@@ -187,7 +208,9 @@ public class RecordStore {
         if (clockLine < 0 || dataLine < 0 || clockLine == dataLine) {
             throw new IllegalArgumentException("Choose two different lines of the record for clock and data.");
         }
-        db.sql("delete from transfer_block where record_id = :id").param("id", id).update();
+        db.sql("delete from transfer_block where record_id = :id")
+                .param("id", id)
+                .update();
         List<I2cTransfer> pending = new ArrayList<>();
         int[] counts = new int[2];
         Consumer<I2cTransfer> keep = t -> {
@@ -202,7 +225,8 @@ public class RecordStore {
         merge(id, clockLine, dataLine, decoder);
         decoder.end(record.lastTick());
         flush(id, counts[1], pending);
-        db.sql("update record set scl = :scl, sda = :sda, glitch_ns = :glitch, guess = :guess, transfers = :n where id = :id")
+        db.sql(
+                        "update record set scl = :scl, sda = :sda, glitch_ns = :glitch, guess = :guess, transfers = :n where id = :id")
                 .param("scl", scl)
                 .param("sda", sda)
                 .param("glitch", glitchNs)
@@ -309,20 +333,25 @@ public class RecordStore {
     /** Every transfer in order. */
     @Transactional(readOnly = true)
     public void transfers(long id, Consumer<I2cTransfer> use) {
-        db.sql("select seq from transfer_block where record_id = :id order by seq").param("id", id).query(Integer.class).list().forEach(
-                seq -> TransferBlock.unpack(db.sql("select packed from transfer_block where record_id = :id and seq = :seq")
-                                .param("id", id)
-                                .param("seq", seq)
-                                .query((r, n) -> r.getBytes(1))
-                                .single())
+        db.sql("select seq from transfer_block where record_id = :id order by seq")
+                .param("id", id)
+                .query(Integer.class)
+                .list()
+                .forEach(seq -> TransferBlock.unpack(
+                                db.sql("select packed from transfer_block where record_id = :id and seq = :seq")
+                                        .param("id", id)
+                                        .param("seq", seq)
+                                        .query((r, n) -> r.getBytes(1))
+                                        .single())
                         .forEach(use));
     }
 
     /** The blocks of a line that touch a stretch, and the last one before it. */
     @Transactional(readOnly = true)
     public List<EdgeBlock> blocks(long id, int line, long from, long to) {
-        return db.sql("select * from edge_block where record_id = :id and line = :line and first_tick < :to and seq >= coalesce("
-                        + "(select max(seq) from edge_block where record_id = :id and line = :line and last_tick < :from), 0) order by seq")
+        return db.sql(
+                        "select * from edge_block where record_id = :id and line = :line and first_tick < :to and seq >= coalesce("
+                                + "(select max(seq) from edge_block where record_id = :id and line = :line and last_tick < :from), 0) order by seq")
                 .param("id", id)
                 .param("line", line)
                 .param("from", from)

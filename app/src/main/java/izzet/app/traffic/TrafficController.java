@@ -50,7 +50,10 @@ class TrafficController {
     @PostMapping("/plans/{id}/traffic")
     String upload(@PathVariable long id, @RequestParam MultipartFile file) throws IOException {
         frames.of(id, "traffic");
-        String name = file.getOriginalFilename() == null || file.getOriginalFilename().isBlank() ? "record" : file.getOriginalFilename();
+        String name =
+                file.getOriginalFilename() == null || file.getOriginalFilename().isBlank()
+                        ? "record"
+                        : file.getOriginalFilename();
         try (InputStream in = file.getInputStream()) {
             return "redirect:/plans/" + id + "/traffic/" + records.upload(id, name, in);
         }
@@ -131,7 +134,8 @@ class TrafficController {
     static String notation(int value, String as) {
         return switch (as) {
             case "decimal" -> Integer.toString(value);
-            case "binary" -> String.format(Locale.ROOT, "%8s", Integer.toBinaryString(value)).replace(' ', '0');
+            case "binary" ->
+                String.format(Locale.ROOT, "%8s", Integer.toBinaryString(value)).replace(' ', '0');
             case "ascii" -> value > ' ' && value < 0x7F ? "'" + (char) value + "'" : "·";
             default -> String.format(Locale.ROOT, "%02X", value);
         };
@@ -167,13 +171,16 @@ class TrafficController {
             @RequestParam int columns) {
         RecordStore.Stored stored = records.get(id, record);
         if (to <= from || columns < 1 || columns > MOST_COLUMNS) {
-            throw new IllegalArgumentException("from must be below to, and columns between 1 and " + MOST_COLUMNS + ".");
+            throw new IllegalArgumentException(
+                    "from must be below to, and columns between 1 and " + MOST_COLUMNS + ".");
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         for (String name : new String[] {stored.scl(), stored.sda()}) {
             List<EdgeBlock> blocks = records.blocks(record, stored.lineOf(name), from, to);
             out.writeBytes(WaveColumns.of(blocks, from, to, columns));
         }
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).body(out.toByteArray());
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .body(out.toByteArray());
     }
 }

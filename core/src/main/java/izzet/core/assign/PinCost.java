@@ -31,7 +31,9 @@ final class PinCost {
         }
         boolean select = wire.role() == Role.SELECT;
         for (PinFunction f : pin.functions()) {
-            boolean ownSelect = select && f.signal() != null && (f.signal().startsWith("ce") || f.signal().equals("ss"));
+            boolean ownSelect = select
+                    && f.signal() != null
+                    && (f.signal().startsWith("ce") || f.signal().equals("ss"));
             if (f.controller() != null && !ownSelect) {
                 cost += BUS_SIGNAL;
             }
@@ -40,7 +42,9 @@ final class PinCost {
             }
             cost += capability(f);
         }
-        if (select && "pulled-down".equals(pin.atReset()) && "low".equals(wire.line().active())) {
+        if (select
+                && "pulled-down".equals(pin.atReset())
+                && "low".equals(wire.line().active())) {
             cost += SELECT_PULLED_ON;
         }
         return cost;

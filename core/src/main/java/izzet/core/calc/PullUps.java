@@ -43,12 +43,17 @@ public record PullUps(List<PullUp> fitted) {
 
     /** The level the net idles at, in volts: the Thevenin voltage. 0 when none is fitted. */
     public double idleVolts() {
-        return none() ? 0 : parallelOhms() * fitted.stream().mapToDouble(p -> p.volts() / p.ohms()).sum();
+        return none()
+                ? 0
+                : parallelOhms()
+                        * fitted.stream().mapToDouble(p -> p.volts() / p.ohms()).sum();
     }
 
     /** What one output must sink to hold the net at 0.4 V, in amperes: the sum of (Vi - 0.4 V) / Ri. */
     public double sinkAmperes() {
-        return fitted.stream().mapToDouble(p -> Math.max(0, p.volts() - VOL_MAX) / p.ohms()).sum();
+        return fitted.stream()
+                .mapToDouble(p -> Math.max(0, p.volts() - VOL_MAX) / p.ohms())
+                .sum();
     }
 
     /** The 30 % to 70 % rise in seconds with the capacitance given in farad: 0.8473 R C. */

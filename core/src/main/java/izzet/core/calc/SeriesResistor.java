@@ -18,7 +18,8 @@ public record SeriesResistor(double exactOhms, double ohms, double amperes, doub
      * @param wantedAmperes the current wanted, positive
      * @throws IllegalArgumentException when the drive does not exceed the lamp's drop, so that no resistor can help
      */
-    public static SeriesResistor forLamp(double driveVolts, double forwardVolts, double wantedAmperes, PreferredValues series) {
+    public static SeriesResistor forLamp(
+            double driveVolts, double forwardVolts, double wantedAmperes, PreferredValues series) {
         if (driveVolts <= forwardVolts) {
             throw new IllegalArgumentException(
                     "A lamp that drops " + forwardVolts + " V cannot be lit from " + driveVolts + " V.");

@@ -14,16 +14,17 @@ public record VcdHeader(TimeScale timeScale, List<Signal> signals) {
 
     /** The name a line is shown by: the last part where no other line has it, else the whole path. */
     public String nameOf(Signal signal) {
-        boolean unique = signals.stream().filter(s -> s.leafName().equals(signal.leafName())).count() == 1;
+        boolean unique = signals.stream()
+                        .filter(s -> s.leafName().equals(signal.leafName()))
+                        .count()
+                == 1;
         return unique ? signal.leafName() : signal.pathName();
     }
 
     public List<String> names() {
         Set<String> once = new HashSet<>();
-        Set<String> twice = signals.stream()
-                .map(Signal::leafName)
-                .filter(n -> !once.add(n))
-                .collect(Collectors.toSet());
+        Set<String> twice =
+                signals.stream().map(Signal::leafName).filter(n -> !once.add(n)).collect(Collectors.toSet());
         return signals.stream()
                 .map(s -> twice.contains(s.leafName()) ? s.pathName() : s.leafName())
                 .toList();
@@ -44,7 +45,8 @@ public record VcdHeader(TimeScale timeScale, List<Signal> signals) {
             throw new RecordFault(0, "The record has no line '" + name + "'; it has " + listed(names()) + ".");
         }
         boolean same = found.stream()
-                .allMatch(s -> s.variable() == found.get(0).variable() && s.offset() == found.get(0).offset());
+                .allMatch(s -> s.variable() == found.get(0).variable()
+                        && s.offset() == found.get(0).offset());
         if (!same) {
             throw new RecordFault(
                     0,

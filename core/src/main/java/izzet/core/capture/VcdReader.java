@@ -74,12 +74,14 @@ public final class VcdReader {
     /** Reads the declarations only. */
     public VcdHeader readHeader() throws IOException {
         if (peek() == END) {
-            throw new RecordFault(0, "The record is empty. Send the file as it was saved, for instance with --data-binary.");
+            throw new RecordFault(
+                    0, "The record is empty. Send the file as it was saved, for instance with --data-binary.");
         }
         List<String> scopes = new ArrayList<>();
         while (true) {
             if (!nextToken()) {
-                throw new RecordFault(line, "The record ends before $enddefinitions; it was cut off or is no value change dump.");
+                throw new RecordFault(
+                        line, "The record ends before $enddefinitions; it was cut off or is no value change dump.");
             }
             String word = tokenText();
             switch (word) {
@@ -106,7 +108,9 @@ public final class VcdReader {
                 default -> {
                     if (!word.startsWith("$")) {
                         throw new RecordFault(
-                                line, "found '" + shown(word) + "' where a declaration such as $var was expected. Is this a value change dump?");
+                                line,
+                                "found '" + shown(word)
+                                        + "' where a declaration such as $var was expected. Is this a value change dump?");
                     }
                     skipToEnd(word);
                 }
@@ -135,7 +139,10 @@ public final class VcdReader {
         String leaf = plainName(body.get(3));
         String rest = String.join("", body.subList(4, body.size()));
         int bracket = leaf.lastIndexOf('[');
-        if (bracket > 0 && leaf.endsWith("]") && rest.isEmpty() && leaf.substring(bracket + 1, leaf.length() - 1).matches("\\d+(:\\d+)?")) {
+        if (bracket > 0
+                && leaf.endsWith("]")
+                && rest.isEmpty()
+                && leaf.substring(bracket + 1, leaf.length() - 1).matches("\\d+(:\\d+)?")) {
             rest = leaf.substring(bracket);
             leaf = leaf.substring(0, bracket);
         }
@@ -147,6 +154,9 @@ public final class VcdReader {
         int left = width - 1;
         int right = 0;
         if (!rest.isEmpty()) {
+            if (!rest.matches("\\[-?\\d+(:-?\\d+)?]")) {
+                throw new RecordFault(line, "found '" + shown(rest) + "' where a range such as [7:0] was expected.");
+            }
             String[] ends = rest.substring(1, rest.length() - 1).split(":", -1);
             left = number(ends[0]);
             right = ends.length > 1 ? number(ends[1]) : left;
@@ -189,7 +199,8 @@ public final class VcdReader {
                     default -> 0;
                 };
         if (unit == 0 || !(number.equals("1") || number.equals("10") || number.equals("100"))) {
-            throw new RecordFault(line, "the time scale '" + shown(text) + "' is none of 1, 10 or 100 and s, ms, us, ns, ps or fs.");
+            throw new RecordFault(
+                    line, "the time scale '" + shown(text) + "' is none of 1, 10 or 100 and s, ms, us, ns, ps or fs.");
         }
         return new TimeScale(Long.parseLong(number) * unit);
     }
@@ -253,8 +264,11 @@ public final class VcdReader {
                     identifier(skipSpaces());
                 }
                 case '$' -> command();
-                default -> throw new RecordFault(
-                        line, "found " + glyph(c) + " where a time (#), a value (0 1 x z b) or a command ($) was expected.");
+                default ->
+                    throw new RecordFault(
+                            line,
+                            "found " + glyph(c)
+                                    + " where a time (#), a value (0 1 x z b) or a command ($) was expected.");
             }
         }
     }
@@ -266,7 +280,8 @@ public final class VcdReader {
         switch (word) {
             case "$dumpvars", "$dumpall", "$dumpon", "$dumpoff", "$end" -> {}
             case "$comment" -> skipToEnd(word);
-            default -> throw new RecordFault(line, "the command '" + shown(word) + "' is not known after the declarations.");
+            default ->
+                throw new RecordFault(line, "the command '" + shown(word) + "' is not known after the declarations.");
         }
     }
 
@@ -280,7 +295,11 @@ public final class VcdReader {
             c = next();
         }
         if (digits == 0 || digits > 18 || c > ' ') {
-            throw new RecordFault(line, digits > 18 ? "the time has more than 18 digits." : "found " + glyph(c) + " in a time; # and digits were expected.");
+            throw new RecordFault(
+                    line,
+                    digits > 18
+                            ? "the time has more than 18 digits."
+                            : "found " + glyph(c) + " in a time; # and digits were expected.");
         }
         back(c);
         return value;
@@ -289,6 +308,7 @@ public final class VcdReader {
     /** Reads an identifier whose first character is given, and finds its variable. */
     private int identifier(int first) throws IOException {
         if (first <= ' ') {
+            back(first);
             throw new RecordFault(line, "a value without an identifier; the record is cut off or damaged here.");
         }
         int second = next();
@@ -308,7 +328,9 @@ public final class VcdReader {
     private int declared(int variable, int first, int second) {
         if (variable == NOT_DECLARED) {
             throw new RecordFault(
-                    line, "the identifier '" + shown(("" + (char) first + (char) second).strip()) + "' was never declared by a $var.");
+                    line,
+                    "the identifier '" + shown(("" + (char) first + (char) second).strip())
+                            + "' was never declared by a $var.");
         }
         return variable;
     }
@@ -339,7 +361,8 @@ public final class VcdReader {
             throw new RecordFault(line, "a vector value without digits.");
         }
         if (length > widths.get(variable)) {
-            throw new RecordFault(line, "a value of " + length + " bits for a variable of " + widths.get(variable) + ".");
+            throw new RecordFault(
+                    line, "a value of " + length + " bits for a variable of " + widths.get(variable) + ".");
         }
         for (int i = 0; i < length; i++) {
             level(token[i]);
@@ -349,7 +372,9 @@ public final class VcdReader {
         }
         for (int i = 0; i < lines.length; i += 2) {
             int offset = lines[i + 1];
-            int level = offset < length ? level(token[length - 1 - offset]) : level(token[0]) == Levels.UNKNOWN ? Levels.UNKNOWN : 0;
+            int level = offset < length
+                    ? level(token[length - 1 - offset])
+                    : level(token[0]) == Levels.UNKNOWN ? Levels.UNKNOWN : 0;
             sink.change(lines[i], level);
         }
     }
@@ -366,7 +391,8 @@ public final class VcdReader {
     private static int slotOf(String id) {
         for (int i = 0; i < id.length(); i++) {
             if (id.charAt(i) < FIRST_PRINTABLE || id.charAt(i) > '~') {
-                throw new RecordFault(0, "an identifier with the character " + glyph(id.charAt(i)) + "; printable ones are allowed.");
+                throw new RecordFault(
+                        0, "an identifier with the character " + glyph(id.charAt(i)) + "; printable ones are allowed.");
             }
         }
         int first = id.charAt(0) - FIRST_PRINTABLE;
@@ -444,7 +470,9 @@ public final class VcdReader {
     }
 
     private RecordFault tooLong() {
-        return new RecordFault(line, "a word of more than " + MAX_TOKEN + " characters; this is no value change dump, or it is damaged.");
+        return new RecordFault(
+                line,
+                "a word of more than " + MAX_TOKEN + " characters; this is no value change dump, or it is damaged.");
     }
 
     private String tokenText() {

@@ -26,7 +26,8 @@ final class CatalogChecks {
         for (Pin pin : board.pins()) {
             String place = "/pins/" + pin.id();
             if (pin.rail() != null && board.rail(pin.rail()).isEmpty()) {
-                faults.add(place + "/rail '" + pin.rail() + "' is none of the rails " + board.rails().stream().map(Rail::id).toList());
+                faults.add(place + "/rail '" + pin.rail() + "' is none of the rails "
+                        + board.rails().stream().map(Rail::id).toList());
             }
             for (PinFunction f : pin.functions()) {
                 if (f.controller() != null && board.controller(f.controller()).isEmpty()) {
@@ -53,7 +54,8 @@ final class CatalogChecks {
                     faults.add(place + "/interfaces '" + variant + "' is none of the part's interfaces");
                 }
             }
-            boolean needsLevels = line.direction() != Direction.PASSIVE && !line.role().power() && line.lamp() == null;
+            boolean needsLevels =
+                    line.direction() != Direction.PASSIVE && !line.role().power() && line.lamp() == null;
             if (needsLevels && !part.levels().containsKey(line.levels())) {
                 faults.add(place + "/levels '" + line.levels() + "' is none of the part's levels");
             }
@@ -67,7 +69,8 @@ final class CatalogChecks {
         });
         part.shifts().forEach(s -> Stream.of(s.low(), s.high()).forEach(l -> known(part, "/shifts", l)));
         if (part.busSwitch() != null) {
-            part.busSwitch().channels().forEach(c -> Stream.of(c.sda(), c.scl()).forEach(l -> known(part, "/busSwitch", l)));
+            part.busSwitch().channels().forEach(c -> Stream.of(c.sda(), c.scl())
+                    .forEach(l -> known(part, "/busSwitch", l)));
             source(part.sources(), "/busSwitch", part.busSwitch().source());
         }
         if (part.clockGate() != null) {

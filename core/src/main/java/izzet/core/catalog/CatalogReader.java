@@ -21,8 +21,9 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class CatalogReader {
 
-    private static final JsonMapper JSON =
-            JsonMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .build();
 
     private final Schema boardSchema = schema("/schema/board.schema.json");
     private final Schema partSchema = schema("/schema/part.schema.json");

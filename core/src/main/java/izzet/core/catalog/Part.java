@@ -43,7 +43,8 @@ public record Part(
         List<Trap> traps,
         Map<String, String> sources) {
 
-    public record Supply(double minVolts, double maxVolts, Double typicalMilliamps, Double maxMilliamps, String source) {}
+    public record Supply(
+            double minVolts, double maxVolts, Double typicalMilliamps, Double maxMilliamps, String source) {}
 
     /** @param to {@code logic} (the module's own logic supply) or the id of a supply line */
     public record FittedPullUp(List<String> lines, double ohms, String to, String source) {

@@ -31,7 +31,8 @@ public record PinFunction(String capability, String unit, String controller, Str
         }
         int slash = text.indexOf('/', dot);
         String signal = slash < 0 ? text.substring(dot + 1) : text.substring(dot + 1, slash);
-        return new PinFunction(null, null, text.substring(0, dot), signal, slash < 0 ? null : text.substring(slash + 1));
+        return new PinFunction(
+                null, null, text.substring(0, dot), signal, slash < 0 ? null : text.substring(slash + 1));
     }
 
     @JsonValue

@@ -38,9 +38,10 @@ public record Finding(
 
     /** Stable as long as rule and places stay; fit for a URL. */
     public String id() {
-        return rule + places.stream()
-                .map(p -> "." + p.kind() + "-" + p.id().replaceAll("[^A-Za-z0-9-]", "_"))
-                .collect(Collectors.joining());
+        return rule
+                + places.stream()
+                        .map(p -> "." + p.kind() + "-" + p.id().replaceAll("[^A-Za-z0-9-]", "_"))
+                        .collect(Collectors.joining());
     }
 
     /** One sentence that says what is wrong. */

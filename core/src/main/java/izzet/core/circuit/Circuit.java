@@ -236,7 +236,8 @@ public final class Circuit {
         if (unit.placed().bus() == null || unit.part().i2c() == null) {
             return Optional.empty();
         }
-        return wire(unit, Role.I2C_SCL).map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0));
+        return wire(unit, Role.I2C_SCL)
+                .map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0));
     }
 
     private Segment segmentAt(Target clock, String bus, int depth) {
@@ -278,7 +279,11 @@ public final class Circuit {
             }
         }
         if (part.clockGate() != null && part.clockGate().outputs().contains(id)) {
-            return up(wire, part.clockGate().clock(), true, String.valueOf(part.clockGate().outputs().indexOf(id)));
+            return up(
+                    wire,
+                    part.clockGate().clock(),
+                    true,
+                    String.valueOf(part.clockGate().outputs().indexOf(id)));
         }
         for (Part.Shift shift : part.shifts()) {
             boolean low = shift.low().equals(id);

@@ -97,7 +97,8 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
             for (Wire wire : net.wires()) {
                 for (Part.Shift shift : wire.unit().part().shifts()) {
                     String id = wire.line().id();
-                    String other = shift.low().equals(id) ? shift.high() : shift.high().equals(id) ? shift.low() : null;
+                    String other =
+                            shift.low().equals(id) ? shift.high() : shift.high().equals(id) ? shift.low() : null;
                     if (other != null) {
                         circuit.netOf(Target.line(wire.unit().id(), other)).ifPresent(n -> sides.add(List.of(n)));
                     }
@@ -144,7 +145,8 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         double parts = sides.stream()
                 .flatMap(List::stream)
                 .flatMap(n -> n.wires().stream())
-                .filter(w -> w.unit().part().i2c() != null && w.role() != Role.CHANNEL_SDA && w.role() != Role.CHANNEL_SCL)
+                .filter(w ->
+                        w.unit().part().i2c() != null && w.role() != Role.CHANNEL_SDA && w.role() != Role.CHANNEL_SCL)
                 .mapToDouble(w -> w.unit().part().i2c().capacitancePicofarads())
                 .sum();
         Double told = circuit.plan().wireCentimetres();

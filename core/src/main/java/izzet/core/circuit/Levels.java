@@ -25,7 +25,15 @@ public final class Levels {
     public record Driver(String owner, String name, double high, double low, double highest, String source) {}
 
     /** @param vih and the others already at the receiver's supply; null where its file has none */
-    public record Receiver(String owner, String name, Target end, Double vih, Double vil, double absMax, double supply, String source) {}
+    public record Receiver(
+            String owner,
+            String name,
+            Target end,
+            Double vih,
+            Double vil,
+            double absMax,
+            double supply,
+            String source) {}
 
     /** Drivers and receivers that meet on one line. */
     public record Meeting(String line, boolean openDrain, List<Driver> drivers, List<Receiver> receivers) {
@@ -75,7 +83,8 @@ public final class Levels {
     }
 
     private boolean pushPull(Net net) {
-        boolean bus = net.wires().stream().anyMatch(w -> w.role().i2c() || w.role() == Role.CHANNEL_SDA || w.role() == Role.CHANNEL_SCL);
+        boolean bus = net.wires().stream()
+                .anyMatch(w -> w.role().i2c() || w.role() == Role.CHANNEL_SDA || w.role() == Role.CHANNEL_SCL);
         boolean gated = net.wires().stream().anyMatch(w -> w.role() == Role.GATE_OUTPUT);
         return net.rails().isEmpty() && (!bus || gated);
     }
@@ -83,7 +92,8 @@ public final class Levels {
     private void driven(Net net) {
         List<Driver> drivers = new ArrayList<>();
         List<Receiver> receivers = new ArrayList<>();
-        boolean partListens = net.wires().stream().anyMatch(w -> w.line().direction().listens());
+        boolean partListens =
+                net.wires().stream().anyMatch(w -> w.line().direction().listens());
         boolean partDrives = net.wires().stream().anyMatch(this::drives);
         for (Pin pin : net.pins()) {
             if (partListens) {
@@ -102,7 +112,9 @@ public final class Levels {
             }
         }
         if (!drivers.isEmpty() && !receivers.isEmpty()) {
-            String label = net.pins().isEmpty() ? net.wires().get(0).label() : "pin " + net.pins().get(0).label();
+            String label = net.pins().isEmpty()
+                    ? net.wires().get(0).label()
+                    : "pin " + net.pins().get(0).label();
             meetings.add(new Meeting(label, false, drivers, receivers));
         }
     }

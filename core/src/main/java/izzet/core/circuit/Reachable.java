@@ -28,9 +28,13 @@ public final class Reachable {
         reach.put(unit.part().i2c().baseAddress(), new Setting("", List.of()));
         for (Part.Strap strap : unit.part().straps()) {
             Map<Integer, Setting> next = new TreeMap<>();
-            reach.forEach((address, so) -> strap.settings().forEach(s -> next.putIfAbsent(
-                    address + s.addsToAddress(),
-                    and(so, strap.name() + " " + s.name(), new PlanEdit.SetStrap(unit.id(), strap.id(), s.id())))));
+            reach.forEach((address, so) -> strap.settings()
+                    .forEach(s -> next.putIfAbsent(
+                            address + s.addsToAddress(),
+                            and(
+                                    so,
+                                    strap.name() + " " + s.name(),
+                                    new PlanEdit.SetStrap(unit.id(), strap.id(), s.id())))));
             reach = next;
         }
         for (Wire wire : circuit.wiresOf(unit)) {
@@ -40,7 +44,9 @@ public final class Reachable {
                 String low = circuit.board().ground().id();
                 reach.forEach((address, so) -> {
                     next.putIfAbsent(address, and(so, wire.line().id() + " low", tie(wire, low)));
-                    next.putIfAbsent(address + wire.line().addressBit(), and(so, wire.line().id() + " high", tie(wire, high)));
+                    next.putIfAbsent(
+                            address + wire.line().addressBit(),
+                            and(so, wire.line().id() + " high", tie(wire, high)));
                 });
                 reach = next;
             }

@@ -45,8 +45,7 @@ public final class TransferBlock {
     }
 
     public static List<I2cTransfer> unpack(byte[] packed) {
-        try (DataInputStream in =
-                new DataInputStream(new InflaterInputStream(new ByteArrayInputStream(packed)))) {
+        try (DataInputStream in = new DataInputStream(new InflaterInputStream(new ByteArrayInputStream(packed)))) {
             int count = in.readInt();
             List<I2cTransfer> transfers = new ArrayList<>(count);
             for (int i = 0; i < count; i++) {

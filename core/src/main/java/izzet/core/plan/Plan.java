@@ -14,7 +14,17 @@ import java.util.stream.Stream;
  * @param wireCentimetres length of the bus wires; null when not known, then 30 cm are assumed
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-@JsonPropertyOrder({"format", "version", "name", "board", "wireCentimetres", "parts", "buses", "connections", "resistors"})
+@JsonPropertyOrder({
+    "format",
+    "version",
+    "name",
+    "board",
+    "wireCentimetres",
+    "parts",
+    "buses",
+    "connections",
+    "resistors"
+})
 public record Plan(
         String format,
         int version,

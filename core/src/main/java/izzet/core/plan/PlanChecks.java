@@ -42,8 +42,7 @@ public final class PlanChecks {
             Bus bus = plan.buses().get(i);
             unique(ids, "/buses/" + i + "/id", bus.id());
             if (!bus.bitBanged()
-                    && board.get().controllersOf(bus.kind()).stream()
-                            .noneMatch(c -> c.id().equals(bus.controller()))) {
+                    && board.get().controllersOf(bus.kind()).stream().noneMatch(c -> c.id().equals(bus.controller()))) {
                 add(
                         "/buses/" + i + "/controller",
                         "the board has no " + bus.kind() + " controller '" + bus.controller() + "'; it has "
@@ -107,7 +106,9 @@ public final class PlanChecks {
                 add(
                         path + "/straps/" + strapId,
                         "the part has no such strap; it has "
-                                + part.get().straps().stream().map(Part.Strap::id).toList() + ".");
+                                + part.get().straps().stream()
+                                        .map(Part.Strap::id)
+                                        .toList() + ".");
             } else if (strap.get().setting(settingId).isEmpty()) {
                 add(
                         path + "/straps/" + strapId,
@@ -126,8 +127,10 @@ public final class PlanChecks {
         if (end.isPin() && board.pin(end.name()).isEmpty()) {
             add(path, "the board has no pin '" + end.name() + "'; see the board's page for its pins.");
         } else if (end.isPin() && !board.pin(end.name()).orElseThrow().signal()) {
-            add(path, "'" + end.name() + "' is a supply pin; write rail:"
-                    + board.pin(end.name()).orElseThrow().rail() + ".");
+            add(
+                    path,
+                    "'" + end.name() + "' is a supply pin; write rail:"
+                            + board.pin(end.name()).orElseThrow().rail() + ".");
         } else if (end.isRail() && board.rail(end.name()).isEmpty()) {
             add(
                     path,

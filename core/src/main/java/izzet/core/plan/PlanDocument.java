@@ -83,7 +83,10 @@ public final class PlanDocument {
             var at = e.getLocation();
             int line = at == null ? 0 : at.getLineNr();
             throw new PlanProblems(List.of(new PlanProblem(
-                    line, "", "it is not valid JSON: " + e.getOriginalMessage() + " (column " + (at == null ? 0 : at.getColumnNr()) + ").")));
+                    line,
+                    "",
+                    "it is not valid JSON: " + e.getOriginalMessage() + " (column "
+                            + (at == null ? 0 : at.getColumnNr()) + ").")));
         }
     }
 
@@ -98,7 +101,8 @@ public final class PlanDocument {
 
     private static String readable(String message, JsonNode tree) {
         if (message.contains("constant value '1'") || message.contains("must be the constant value '1'")) {
-            return "version " + tree.path("version") + " is not known here; this program reads version " + Plan.VERSION + ".";
+            return "version " + tree.path("version") + " is not known here; this program reads version " + Plan.VERSION
+                    + ".";
         }
         return message;
     }

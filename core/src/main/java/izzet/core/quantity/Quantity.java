@@ -31,8 +31,8 @@ public record Quantity(double value, Unit unit) implements Comparable<Quantity> 
             Map.entry("K", 1e3),
             Map.entry("M", 1e6),
             Map.entry("G", 1e9));
-    private static final Pattern TEXT =
-            Pattern.compile("\\s*([-−+]?)(\\d{1,12})(?:[.,](\\d{1,12}))?\\s*([pnuµmRkKMG]?)(\\d{0,6})\\s*(V|A|Ω|ohms?|F|s|Hz|W)?\\s*");
+    private static final Pattern TEXT = Pattern.compile(
+            "\\s*([-−+]?)(\\d{1,12})(?:[.,](\\d{1,12}))?\\s*([pnuµmRkKMG]?)(\\d{0,6})\\s*(V|A|Ω|ohms?|F|s|Hz|W)?\\s*");
 
     public Quantity {
         if (!Double.isFinite(value)) {
@@ -126,7 +126,11 @@ public record Quantity(double value, Unit unit) implements Comparable<Quantity> 
         double size = Math.abs(value);
         int step = PLAIN;
         if (size > 0) {
-            step = Math.max(0, Math.min(PREFIXES.length - 1, PLAIN + (int) Math.floor(Math.log10(rounded(size).doubleValue()) / 3)));
+            step = Math.max(
+                    0,
+                    Math.min(
+                            PREFIXES.length - 1,
+                            PLAIN + (int) Math.floor(Math.log10(rounded(size).doubleValue()) / 3)));
         }
         // Voltages read best as 3.3 V and 0.4 V; only margins below a tenth of a volt go to millivolts by themselves.
         if (unit == Unit.VOLT && size >= 0.1) {

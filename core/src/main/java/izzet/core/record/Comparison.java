@@ -32,7 +32,8 @@ public final class Comparison {
                 remarks.add(new Remark(
                         "T3",
                         Severity.FIX,
-                        address + " refused " + tally.refusedBytes() + (tally.refusedBytes() == 1 ? " byte" : " bytes") + " written to it.",
+                        address + " refused " + tally.refusedBytes() + (tally.refusedBytes() == 1 ? " byte" : " bytes")
+                                + " written to it.",
                         "Check that the program writes what the part takes, and waits where it is busy."));
             }
         });
@@ -43,7 +44,8 @@ public final class Comparison {
                 remarks.add(new Remark(
                         "T2",
                         Severity.NOTE,
-                        names + " (" + Hex.of(address) + ") was never spoken to, so the record cannot tell whether it would answer.",
+                        names + " (" + Hex.of(address)
+                                + ") was never spoken to, so the record cannot tell whether it would answer.",
                         "Record while the program speaks to it."));
             } else if (tally.answered() == 0) {
                 remarks.add(new Remark(
@@ -64,11 +66,14 @@ public final class Comparison {
                 answered ? Severity.ADVISE : Severity.FIX,
                 answered
                         ? address + " answers " + times(tally.answered()) + ", and the plan has nobody there."
-                        : "The program speaks to " + address + " " + times(tally.asked()) + "; nobody is there, in the plan or on the bus.",
-                answered ? "Add the part to the plan, or find out who it is." : "Compare the address in the program with the straps.");
+                        : "The program speaks to " + address + " " + times(tally.asked())
+                                + "; nobody is there, in the plan or on the bus.",
+                answered
+                        ? "Add the part to the plan, or find out who it is."
+                        : "Compare the address in the program with the straps.");
     }
 
     private static String times(int n) {
-        return n == 1 ? "once" : n + " times";
+        return n == 1 ? "once" : n == 2 ? "twice" : n + " times";
     }
 }

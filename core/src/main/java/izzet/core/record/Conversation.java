@@ -69,15 +69,18 @@ public final class Conversation {
     private final Map<Integer, Tally> tallies = new LinkedHashMap<>();
     private final List<Line> lines = new ArrayList<>();
     private I2cTransfer previous;
-    private String fold;
+    private Meaning.Said said;
     private int weight;
+    private String joined;
     private int index;
 
     public Conversation(Circuit circuit) {
         for (Unit unit : circuit.units()) {
-            circuit.addressOf(unit).ifPresent(a -> unitsAt.computeIfAbsent(a, k -> new ArrayList<>()).add(unit));
+            circuit.addressOf(unit).ifPresent(a -> unitsAt.computeIfAbsent(a, k -> new ArrayList<>())
+                    .add(unit));
         }
-        unitsAt.forEach((address, units) -> meaning(units.get(0).part().i2c().speaks()).ifPresent(m -> meanings.put(address, m)));
+        unitsAt.forEach((address, units) ->
+                meaning(units.get(0).part().i2c().speaks()).ifPresent(m -> meanings.put(address, m)));
     }
 
     private static java.util.Optional<Meaning> meaning(String speaks) {
@@ -89,31 +92,40 @@ public final class Conversation {
     public void add(I2cTransfer t) {
         count(t);
         Meaning meaning = t.addressBits() == 7 ? meanings.get(t.address()) : null;
-        Meaning.Said said = meaning == null ? unknown(t) : meaning.of(t);
+        Meaning.Said now = meaning == null ? unknown(t) : meaning.of(t);
         if (!heard(t)) {
-            said = Meaning.Said.alone(said.text() + (t.ack() ? "; " + refused(t) : ""));
+            now = Meaning.Said.alone(now.text() + (t.ack() ? "; " + refused(t) : ""));
         }
-        boolean sameFold = said.fold() != null && said.fold().equals(fold);
-        boolean repeats = previous != null && previous.sameWords(t) && heard(t);
-        boolean sameSide = previous != null && previous.address() == t.address() && previous.read() == t.read();
-        if (previous != null && sameSide && (sameFold || repeats)) {
-            extend(t, said, sameFold);
+        if (previous != null && previous.address() == t.address() && previous.read() == t.read() && joins(t, now)) {
+            extend(t, now);
         } else {
-            weight = said.weight();
-            fold = said.fold();
-            lines.add(line(t, text(said, 1)));
+            said = now;
+            weight = now.weight();
+            joined = now.text();
+            lines.add(line(t, text(1)));
         }
         previous = t;
         index++;
     }
 
-    private void extend(I2cTransfer t, Meaning.Said said, boolean sameFold) {
+    private boolean joins(I2cTransfer t, Meaning.Said now) {
+        return switch (now.manner()) {
+            case QUIET -> heard(previous);
+            case COUNTED, JOINED -> now.manner() == said.manner() && now.unit().equals(said.unit());
+            case ALONE -> previous.sameWords(t) && heard(t) && now.equals(said);
+        };
+    }
+
+    private void extend(I2cTransfer t, Meaning.Said now) {
         Line last = lines.remove(lines.size() - 1);
-        weight += said.weight();
-        String text = sameFold ? text(said, last.count() + 1) : said.text();
+        int count = last.count() + 1;
+        if (now.manner() != Meaning.Manner.QUIET) {
+            weight += now.weight();
+            joined += now.text();
+        }
         lines.add(new Line(
                 last.first(),
-                last.count() + 1,
+                count,
                 last.start(),
                 t.end(),
                 last.address(),
@@ -121,24 +133,28 @@ public final class Conversation {
                 last.partner(),
                 last.known(),
                 last.read(),
-                text,
+                text(count),
                 last.addressHeard(),
                 last.heard(),
                 last.repeatedStart(),
                 t.ending() == I2cTransfer.End.CUT_OFF));
     }
 
-    private String text(Meaning.Said said, int transfers) {
-        if (said.fold() == null) {
-            return said.text();
-        }
-        return said.text() + ", " + weight + " " + said.unit() + (transfers > 1 ? " in " + transfers + " transfers" : "");
+    private String text(int transfers) {
+        return switch (said.manner()) {
+            case ALONE, QUIET -> said.text();
+            case COUNTED ->
+                said.text() + ", " + weight + " " + said.unit()
+                        + (transfers > 1 ? " in " + transfers + " transfers" : "");
+            case JOINED -> said.unit() + " “" + joined + "”";
+        };
     }
 
     private Line line(I2cTransfer t, String text) {
         List<Unit> units = t.addressBits() == 7 ? unitsAt.getOrDefault(t.address(), List.of()) : List.of();
         String partner = units.isEmpty()
-                ? Hex.of(t.address()) + (t.address() == 0 && t.addressBits() == 7 ? ", everybody" : ", nobody in the plan")
+                ? Hex.of(t.address())
+                        + (t.address() == 0 && t.addressBits() == 7 ? ", everybody" : ", nobody in the plan")
                 : units.stream().map(Unit::name).collect(Collectors.joining(" or "));
         return new Line(
                 index,
@@ -188,7 +204,8 @@ public final class Conversation {
     }
 
     private void count(I2cTransfer t) {
-        Tally tally = tallies.computeIfAbsent(t.addressBits() == 7 ? t.address() : t.address() | 1 << 12, a -> new Tally());
+        Tally tally =
+                tallies.computeIfAbsent(t.addressBits() == 7 ? t.address() : t.address() | 1 << 12, a -> new Tally());
         tally.asked++;
         if (t.ack()) {
             tally.answered++;

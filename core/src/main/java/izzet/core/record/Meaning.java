@@ -19,14 +19,26 @@ public interface Meaning {
     Said of(I2cTransfer transfer);
 
     /**
-     * @param text in words
-     * @param fold transfers in a row with the same fold become one line; null to stand alone
-     * @param weight what the folded line counts, such as picture bytes
-     * @param unit of the weight
+     * @param text in words; for {@code JOINED} the characters alone
+     * @param manner how it stands beside its neighbours
+     * @param weight what a counted line counts, such as picture bytes
+     * @param unit of the weight; for {@code JOINED} the words before the characters
      */
-    record Said(String text, String fold, int weight, String unit) {
+    record Said(String text, Manner manner, int weight, String unit) {
         public static Said alone(String text) {
-            return new Said(text, null, 0, "");
+            return new Said(text, Manner.ALONE, 0, "");
         }
+    }
+
+    /** How transfers in a row become one line. */
+    enum Manner {
+        /** Stands alone. */
+        ALONE,
+        /** Joins the line before it and says nothing of its own. */
+        QUIET,
+        /** Joins its like, and the weights add up. */
+        COUNTED,
+        /** Joins its like, and the texts run together. */
+        JOINED
     }
 }

@@ -20,7 +20,8 @@ import java.util.Optional;
  */
 public final class Repairs {
 
-    private static final Comparator<Repair> CHEAPEST_FIRST = Comparator.<Repair>comparingInt(r -> r.price().buy().size())
+    private static final Comparator<Repair> CHEAPEST_FIRST = Comparator.<Repair>comparingInt(
+                    r -> r.price().buy().size())
             .thenComparingInt(r -> r.price().pins())
             .thenComparingInt(r -> r.price().limits().size())
             .thenComparing(Repair::id);
@@ -35,8 +36,7 @@ public final class Repairs {
 
     public static Repairs withAllStrategies(Checker checker) {
         return new Repairs(
-                checker,
-                Discovery.instances(RepairStrategy.class, Repairs.class.getPackageName() + ".strategies"));
+                checker, Discovery.instances(RepairStrategy.class, Repairs.class.getPackageName() + ".strategies"));
     }
 
     /**
@@ -81,7 +81,10 @@ public final class Repairs {
             return Optional.empty();
         }
         Price price = new Price(
-                before.freePins().size() - after.freePins().size(), candidate.buy(), candidate.limits(), candidate.code());
+                before.freePins().size() - after.freePins().size(),
+                candidate.buy(),
+                candidate.limits(),
+                candidate.code());
         String id = finding.id() + "~" + strategy.name() + (candidate.key().isEmpty() ? "" : "-" + candidate.key());
         return Optional.of(new Repair(
                 id, finding.id(), candidate.title(), candidate.titledEdit(), price, outcome.count(Severity.STOP)));

@@ -60,16 +60,39 @@ public final class WiringList {
     private List<Group> groups() {
         List<Group> groups = new ArrayList<>();
         List<Step> rails = rails();
-        add(groups, "rails", "Supply rows of the breadboard", List.of(
-                "Unplug the board before you wire: no USB lead, no battery.",
-                "Never join two supplies on one row; USB and an outside supply fight unless you know which gives way."), rails);
-        add(groups, "supply", "Supply and ground of each part", List.of("Read the print on your module: supply and ground change places between makers."),
+        add(
+                groups,
+                "rails",
+                "Supply rows of the breadboard",
+                List.of(
+                        "Unplug the board before you wire: no USB lead, no battery.",
+                        "Never join two supplies on one row; USB and an outside supply fight unless you know which gives way."),
+                rails);
+        add(
+                groups,
+                "supply",
+                "Supply and ground of each part",
+                List.of("Read the print on your module: supply and ground change places between makers."),
                 steps(w -> w.role() == Role.SUPPLY || w.role() == Role.GROUND));
         add(groups, "bus", "Bus lines", List.of(), busSteps());
-        add(groups, "control", "Control and single lines", List.of(), steps(w -> !busLike(w) && !w.role().power() && w.role() != Role.LAMP && !tied(w)));
-        add(groups, "ties", "Lines tied to a level", List.of("A line left open here makes a part that works only sometimes."),
+        add(
+                groups,
+                "control",
+                "Control and single lines",
+                List.of(),
+                steps(w -> !busLike(w) && !w.role().power() && w.role() != Role.LAMP && !tied(w)));
+        add(
+                groups,
+                "ties",
+                "Lines tied to a level",
+                List.of("A line left open here makes a part that works only sometimes."),
                 steps(w -> !busLike(w) && !w.role().power() && w.role() != Role.LAMP && tied(w)));
-        add(groups, "lamps", "Lamps and backlights", List.of("Never without the resistor."), steps(w -> w.role() == Role.LAMP || w.role() == Role.RETURN));
+        add(
+                groups,
+                "lamps",
+                "Lamps and backlights",
+                List.of("Never without the resistor."),
+                steps(w -> w.role() == Role.LAMP || w.role() == Role.RETURN));
         return groups;
     }
 
@@ -116,7 +139,8 @@ public final class WiringList {
                     .toList();
             String places = pins.stream().map(Pin::position).collect(Collectors.joining(", "));
             String kind = circuit.board().numbering().position();
-            End from = new End("board", rail.label(), List.of(kind + " " + places + (pins.size() > 1 ? " (any one)" : "")));
+            End from = new End(
+                    "board", rail.label(), List.of(kind + " " + places + (pins.size() > 1 ? " (any one)" : "")));
             steps.add(step("rail:" + rail.id(), from, row(rail), colour(rail), null, null));
         }
         return steps;
@@ -132,7 +156,12 @@ public final class WiringList {
         List<Step> steps = steps(WiringList::busLike);
         for (Resistor r : circuit.plan().resistors()) {
             steps.add(step(
-                    "resistor:" + r.id(), end(r.from()), end(r.to()), "any", Quantity.ohms(r.ohms()) + " resistor", "Either way round."));
+                    "resistor:" + r.id(),
+                    end(r.from()),
+                    end(r.to()),
+                    "any",
+                    Quantity.ohms(r.ohms()) + " resistor",
+                    "Either way round."));
         }
         return steps;
     }
@@ -148,7 +177,9 @@ public final class WiringList {
     private Step step(Wire wire) {
         Connection c = wire.connection();
         String insert = c.seriesOhms() == null ? null : Quantity.ohms(c.seriesOhms()) + " in series";
-        String note = Connection.INTERNAL_UP.equals(c.pull()) ? "The program switches the board's own pull-up on." : wire.line().note();
+        String note = Connection.INTERNAL_UP.equals(c.pull())
+                ? "The program switches the board's own pull-up on."
+                : wire.line().note();
         return step(c.from() + ">" + c.to(), end(c.from()), end(c.to()), colour(wire), insert, note);
     }
 
@@ -171,7 +202,8 @@ public final class WiringList {
         }
         Wire wire = circuit.wire(target).orElseThrow();
         Integer header = wire.line().header();
-        return new End(wire.unit().name(), wire.line().id(), header == null ? List.of() : List.of("header pin " + header));
+        return new End(
+                wire.unit().name(), wire.line().id(), header == null ? List.of() : List.of("header pin " + header));
     }
 
     private static End row(Rail rail) {

@@ -23,7 +23,8 @@ class CaptureFilesTest {
     void decodesExactly(String name) throws IOException {
         JsonNode expected = JSON.readTree(resource(name + ".expected.json"));
         String events = decode(resource(name + ".vcd").readAllBytes(), expected, Integer.MAX_VALUE);
-        assertThat(JSON.readTree(events)).isEqualTo(JSON.readTree(expected.get("events").toString()));
+        assertThat(JSON.readTree(events))
+                .isEqualTo(JSON.readTree(expected.get("events").toString()));
     }
 
     /** Reads that end anywhere, and line ends of the other kind, change nothing. */
@@ -45,7 +46,10 @@ class CaptureFilesTest {
         long glitch = expected.get("options").path("glitchNs").asLong(0);
         I2cDecoder[] decoder = new I2cDecoder[1];
         decoder[0] = new I2cDecoder(
-                expected.get("lines").get("scl").asString(), expected.get("lines").get("sda").asString(), glitch, t -> {
+                expected.get("lines").get("scl").asString(),
+                expected.get("lines").get("sda").asString(),
+                glitch,
+                t -> {
                     StringBuilder json = new StringBuilder();
                     TransferJson.append(json, t, decoder[0].timeScale());
                     events.add(json.toString());

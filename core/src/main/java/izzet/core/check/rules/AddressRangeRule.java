@@ -62,7 +62,10 @@ public final class AddressRangeRule implements Rule {
                 .figure("usable", Hex.of(FIRST) + " to " + Hex.of(LAST) + ", 112 addresses", SOURCE)
                 .formula("0x08 ≤ address ≤ 0x77")
                 .source(SOURCE)
-                .remedy(eightBits ? "Write " + Hex.of(address / 2) + " in the program." : "Use an address in the range.")
+                .remedy(
+                        eightBits
+                                ? "Write " + Hex.of(address / 2) + " in the program."
+                                : "Use an address in the range.")
                 .add();
     }
 }

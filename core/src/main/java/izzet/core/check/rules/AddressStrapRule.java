@@ -32,7 +32,10 @@ public final class AddressStrapRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
             Integer wanted = unit.placed().address();
-            if (wanted == null || unit.part().i2c() == null || wanted < AddressRangeRule.FIRST || wanted > AddressRangeRule.LAST) {
+            if (wanted == null
+                    || unit.part().i2c() == null
+                    || wanted < AddressRangeRule.FIRST
+                    || wanted > AddressRangeRule.LAST) {
                 continue;
             }
             Optional<Integer> given = circuit.addressOf(unit);
@@ -59,7 +62,10 @@ public final class AddressStrapRule implements Rule {
                 .word("given", Hex.of(given))
                 .word("setting", possible ? reachable.get(wanted).label() : "")
                 .figure("program", Hex.of(wanted))
-                .figure("straps", Hex.of(given), unit.part().source(unit.part().i2c().source()))
+                .figure(
+                        "straps",
+                        Hex.of(given),
+                        unit.part().source(unit.part().i2c().source()))
                 .figure("reachable", reachable.keySet().stream().map(Hex::of).collect(Collectors.joining(", ")))
                 .formula("address = base + what each strap adds")
                 .source(unit.part().source(unit.part().i2c().source()))

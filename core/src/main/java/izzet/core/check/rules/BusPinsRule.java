@@ -36,7 +36,8 @@ public final class BusPinsRule implements Rule {
         for (Bus bus : circuit.plan().buses()) {
             Map<String, Set<Pin>> pins = new LinkedHashMap<>();
             for (Wire wire : circuit.wires()) {
-                if (bus.id().equals(wire.unit().placed().bus()) && wire.busSignal().isPresent()) {
+                if (bus.id().equals(wire.unit().placed().bus())
+                        && wire.busSignal().isPresent()) {
                     circuit.netOf(wire.from()).stream()
                             .flatMap(n -> n.pins().stream())
                             .forEach(p -> pins.computeIfAbsent(wire.busSignal().get(), s -> new LinkedHashSet<>())
@@ -65,7 +66,9 @@ public final class BusPinsRule implements Rule {
     }
 
     private void mixed(Circuit circuit, Findings findings, Bus bus, Map<String, Set<Pin>> pins) {
-        Controller controller = bus.bitBanged() ? null : circuit.board().controller(bus.controller()).orElse(null);
+        Controller controller = bus.bitBanged()
+                ? null
+                : circuit.board().controller(bus.controller()).orElse(null);
         if (controller == null || controller.mixesPinSets()) {
             return;
         }
@@ -74,7 +77,10 @@ public final class BusPinsRule implements Rule {
                 .filter(f -> f.set() != null)
                 .ifPresent(f -> sets.add(f.set()))));
         if (sets.size() > 1) {
-            findings.of(this, Severity.STOP, "{bus} mixes the pin sets {sets} of its controller, which this board forbids.")
+            findings.of(
+                            this,
+                            Severity.STOP,
+                            "{bus} mixes the pin sets {sets} of its controller, which this board forbids.")
                     .at(Place.of(bus))
                     .word("bus", bus.name())
                     .word("sets", String.join(" and ", sets))

@@ -32,13 +32,27 @@ public final class BusSpeedRule implements Rule {
             }
             int limit = unit.part().i2c().maxHz();
             if (bus.clockHz() > limit) {
-                report(findings, bus, Place.of(unit), unit.name(), limit, unit.part().source(unit.part().i2c().source()));
+                report(
+                        findings,
+                        bus,
+                        Place.of(unit),
+                        unit.name(),
+                        limit,
+                        unit.part().source(unit.part().i2c().source()));
             }
         }
         for (Bus bus : circuit.plan().buses()) {
-            Controller controller = bus.bitBanged() ? null : circuit.board().controller(bus.controller()).orElse(null);
+            Controller controller = bus.bitBanged()
+                    ? null
+                    : circuit.board().controller(bus.controller()).orElse(null);
             if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
-                report(findings, bus, Place.of(bus), "the board's " + controller.name(), controller.maxHz(), circuit.board().source(controller.source()));
+                report(
+                        findings,
+                        bus,
+                        Place.of(bus),
+                        "the board's " + controller.name(),
+                        controller.maxHz(),
+                        circuit.board().source(controller.source()));
             }
         }
     }

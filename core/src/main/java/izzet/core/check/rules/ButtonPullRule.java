@@ -1,5 +1,6 @@
 package izzet.core.check.rules;
 
+import izzet.core.catalog.Direction;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -8,7 +9,6 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
-import izzet.core.catalog.Direction;
 
 /**
  * P13: a button's line rests at no level. Passes: with the board's own pull-up switched on. Fails: a bare button on a pin.
@@ -32,7 +32,10 @@ public final class ButtonPullRule implements Rule {
             if (button && wire.connected() && wire.connection().pull() == null) {
                 Net net = circuit.netOf(wire.from()).orElseThrow();
                 if (net.resistors().isEmpty() && !net.pins().isEmpty()) {
-                    findings.of(this, Severity.FIX, "{line} rests at no level: while the button is up, pin {pin} reads chance.")
+                    findings.of(
+                                    this,
+                                    Severity.FIX,
+                                    "{line} rests at no level: while the button is up, pin {pin} reads chance.")
                             .at(Place.of(wire), Place.of(net.pins().get(0)))
                             .word("line", wire.label())
                             .word("pin", net.pins().get(0).label())

@@ -39,12 +39,15 @@ public final class ContrastRule implements Rule {
                 continue;
             }
             Optional<Double> supply = circuit.wire(wire.unit(), Role.SUPPLY).flatMap(s -> circuit.railVolts(s.from()));
-            boolean toGround = circuit.netOf(wire.from()).filter(n -> n.grounded()).isPresent();
+            boolean toGround =
+                    circuit.netOf(wire.from()).filter(n -> n.grounded()).isPresent();
             if (supply.isEmpty() || !toGround) {
                 findings.cannotTell(this, Place.of(wire), "the voltage at " + wire.label());
                 continue;
             }
-            double ohms = wire.connection().seriesOhms() == null ? 0 : wire.connection().seriesOhms();
+            double ohms = wire.connection().seriesOhms() == null
+                    ? 0
+                    : wire.connection().seriesOhms();
             double volts = supply.get() * ohms / (ohms + LADDER_OHMS);
             if (volts > READABLE_TO || volts < READABLE_FROM) {
                 report(findings, wire, ohms, volts, supply.get());

@@ -31,8 +31,13 @@ public final class FloatingInputRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
-            if (!wire.connected() && concerns(wire) && circuit.netOf(wire.from()).isEmpty()) {
-                findings.of(this, Severity.STOP, "{line} floats: it is neither driven nor tied, so its level is chance.")
+            if (!wire.connected()
+                    && concerns(wire)
+                    && circuit.netOf(wire.from()).isEmpty()) {
+                findings.of(
+                                this,
+                                Severity.STOP,
+                                "{line} floats: it is neither driven nor tied, so its level is chance.")
                         .at(Place.of(wire))
                         .word("line", wire.label())
                         .figure("level to rest at", wire.line().rest())

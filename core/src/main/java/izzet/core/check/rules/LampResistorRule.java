@@ -77,13 +77,21 @@ public final class LampResistorRule implements Rule {
         SeriesResistor wanted = wanted(circuit, wire, drive);
         Double fitted = wire.connection().seriesOhms();
         double limit = limitMilliamps(circuit, wire);
-        double flows = fitted == null ? Double.POSITIVE_INFINITY : SeriesResistor.currentThrough(drive, lamp.forwardVolts(), fitted) * 1000;
+        double flows = fitted == null
+                ? Double.POSITIVE_INFINITY
+                : SeriesResistor.currentThrough(drive, lamp.forwardVolts(), fitted) * 1000;
         if (flows <= limit) {
             return;
         }
         Findings.Draft draft = fitted == null
-                ? findings.of(this, Severity.STOP, "{line} has no series resistor: nothing limits its current. It wants {wanted}.")
-                : findings.of(this, Severity.STOP, "{line} draws {flows} through {fitted}, above its limit of {limit}. It wants {wanted}.")
+                ? findings.of(
+                        this,
+                        Severity.STOP,
+                        "{line} has no series resistor: nothing limits its current. It wants {wanted}.")
+                : findings.of(
+                                this,
+                                Severity.STOP,
+                                "{line} draws {flows} through {fitted}, above its limit of {limit}. It wants {wanted}.")
                         .word("flows", Quantity.milliamps(flows))
                         .word("fitted", Quantity.ohms(fitted))
                         .word("limit", Quantity.milliamps(limit));
@@ -91,12 +99,18 @@ public final class LampResistorRule implements Rule {
                 .word("line", wire.label())
                 .word("wanted", Quantity.ohms(wanted.ohms()))
                 .figure("drive", Quantity.volts(drive))
-                .figure("lamp's own drop", Quantity.volts(lamp.forwardVolts()), wire.unit().part().source(lamp.source()))
+                .figure(
+                        "lamp's own drop",
+                        Quantity.volts(lamp.forwardVolts()),
+                        wire.unit().part().source(lamp.source()))
                 .figure("exact value", Quantity.ohms(wanted.exactOhms()))
                 .figure("preferred value", Quantity.ohms(wanted.ohms()), SERIES)
                 .figure("current with it", Quantity.amperes(wanted.amperes()))
                 .figure("heat in it", Quantity.watts(wanted.watts()))
-                .figure("limit", Quantity.milliamps(limit), circuit.board().source(circuit.board().current().source()))
+                .figure(
+                        "limit",
+                        Quantity.milliamps(limit),
+                        circuit.board().source(circuit.board().current().source()))
                 .formula(SeriesResistor.FORMULA)
                 .source(SERIES)
                 .remedy("Put a resistor of " + Quantity.ohms(wanted.ohms()) + " in series.")
@@ -109,7 +123,10 @@ public final class LampResistorRule implements Rule {
                 .word("line", wire.label())
                 .word("drop", Quantity.volts(wire.line().lamp().forwardVolts()))
                 .word("drive", Quantity.volts(drive))
-                .figure("margin", Quantity.volts(drive - wire.line().lamp().forwardVolts()).inMillis())
+                .figure(
+                        "margin",
+                        Quantity.volts(drive - wire.line().lamp().forwardVolts())
+                                .inMillis())
                 .formula(SeriesResistor.FORMULA)
                 .remedy("Drive it from a higher rail, through a transistor if a pin shall switch it.")
                 .add();

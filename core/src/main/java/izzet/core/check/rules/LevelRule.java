@@ -35,7 +35,8 @@ public final class LevelRule implements Rule {
         return "highs and lows are read as such";
     }
 
-    private record Miss(Driver driver, String receiver, boolean high, double gives, double needs, double supply, String source) {
+    private record Miss(
+            Driver driver, String receiver, boolean high, double gives, double needs, double supply, String source) {
         double margin() {
             return high ? gives - needs : needs - gives;
         }
@@ -52,14 +53,25 @@ public final class LevelRule implements Rule {
                     if (d.owner().equals(r.owner())) {
                         continue;
                     }
-                    note(circuit, misses, places, r, new Miss(d, r.name(), true, d.high(), or(r.vih(), 0), r.supply(), r.source()));
-                    note(circuit, misses, places, r, new Miss(d, r.name(), false, d.low(), or(r.vil(), 99), r.supply(), r.source()));
+                    note(
+                            circuit,
+                            misses,
+                            places,
+                            r,
+                            new Miss(d, r.name(), true, d.high(), or(r.vih(), 0), r.supply(), r.source()));
+                    note(
+                            circuit,
+                            misses,
+                            places,
+                            r,
+                            new Miss(d, r.name(), false, d.low(), or(r.vil(), 99), r.supply(), r.source()));
                 }
             }
         }
         misses.forEach((miss, lines) -> report(findings, miss, lines, places.get(miss)));
         for (Wire wire : levels.unsupplied()) {
-            findings.cannotTell(this, Place.of(wire.unit()), "the supply of " + wire.unit().name());
+            findings.cannotTell(
+                    this, Place.of(wire.unit()), "the supply of " + wire.unit().name());
         }
     }
 
@@ -89,7 +101,10 @@ public final class LevelRule implements Rule {
     private void report(Findings findings, Miss miss, TreeSet<String> lines, List<Place> places) {
         boolean seen = miss.high() && -miss.margin() < SEEN_WORKING * miss.supply();
         String side = miss.high() ? "high" : "low";
-        findings.of(this, Severity.FIX, "{driver} gives a {side} of {gives}, and {receiver} needs {needs} at {lines}: {margin}.")
+        findings.of(
+                        this,
+                        Severity.FIX,
+                        "{driver} gives a {side} of {gives}, and {receiver} needs {needs} at {lines}: {margin}.")
                 .at(places)
                 .word("driver", capital(miss.driver().name()))
                 .word("side", side)
@@ -98,7 +113,10 @@ public final class LevelRule implements Rule {
                 .word("needs", Quantity.volts(miss.needs()))
                 .word("lines", lines.stream().collect(Collectors.joining(", ")))
                 .word("margin", Quantity.volts(miss.margin()).inMillis())
-                .figure(side + " given", Quantity.volts(miss.gives()), miss.driver().source())
+                .figure(
+                        side + " given",
+                        Quantity.volts(miss.gives()),
+                        miss.driver().source())
                 .figure(side + " needed", Quantity.volts(miss.needs()), miss.source())
                 .figure("margin", Quantity.volts(miss.margin()).inMillis())
                 .formula(miss.high() ? "margin = high given − high needed" : "margin = low needed − low given")

@@ -31,7 +31,8 @@ public final class OverVoltageRule implements Rule {
         return "no input above what it survives";
     }
 
-    private record Excess(String driver, String driverName, double volts, String receiver, double limit, String source) {}
+    private record Excess(
+            String driver, String driverName, double volts, String receiver, double limit, String source) {}
 
     @Override
     public void check(Circuit circuit, Findings findings) {
@@ -63,10 +64,13 @@ public final class OverVoltageRule implements Rule {
                 .word("lines", places.stream().map(Place::label).collect(Collectors.joining(", ")))
                 .figure("highest level", Quantity.volts(excess.volts()))
                 .figure("absolute maximum", Quantity.volts(excess.limit()), excess.source())
-                .figure("margin", Quantity.volts(excess.limit() - excess.volts()).inMillis())
-                .formula(excess.driver().equals("pull-ups")
-                        ? "level = Σ(Vi / Ri) / Σ(1 / Ri) of all pull-ups ≤ absolute maximum"
-                        : "level of the driver's supply ≤ absolute maximum")
+                .figure(
+                        "margin",
+                        Quantity.volts(excess.limit() - excess.volts()).inMillis())
+                .formula(
+                        excess.driver().equals("pull-ups")
+                                ? "level = Σ(Vi / Ri) / Σ(1 / Ri) of all pull-ups ≤ absolute maximum"
+                                : "level of the driver's supply ≤ absolute maximum")
                 .source(excess.source())
                 .remedy("Put a level shifter between them, choose a module made for this level, or ground read/write.")
                 .add());

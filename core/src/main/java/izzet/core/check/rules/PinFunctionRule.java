@@ -35,7 +35,8 @@ public final class PinFunctionRule implements Rule {
             }
             for (Pin pin : circuit.netOf(wire.from()).map(n -> n.pins()).orElse(java.util.List.of())) {
                 if (!LegalPins.hasFunction(circuit, wire, pin)) {
-                    String able = LegalPins.of(circuit, wire).stream().map(Pin::label).collect(Collectors.joining(", "));
+                    String able =
+                            LegalPins.of(circuit, wire).stream().map(Pin::label).collect(Collectors.joining(", "));
                     findings.of(this, Severity.STOP, "{line} needs {function}, which pin {pin} does not have.")
                             .at(Place.of(wire), Place.of(pin))
                             .word("line", wire.label())

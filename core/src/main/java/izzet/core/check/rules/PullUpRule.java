@@ -39,7 +39,8 @@ public final class PullUpRule implements Rule {
         Set<String> said = new LinkedHashSet<>();
         for (JoinedNet net : JoinedNet.of(circuit)) {
             PullUps pullUps = net.pullUps(circuit);
-            boolean bare = net.sides().stream().anyMatch(s -> JoinedNet.pullUpsOn(circuit, s).none());
+            boolean bare = net.sides().stream()
+                    .anyMatch(s -> JoinedNet.pullUpsOn(circuit, s).none());
             if (bare) {
                 if (said.add("none" + net.bus().id() + net.where())) {
                     none(circuit, findings, net);
@@ -83,7 +84,10 @@ public final class PullUpRule implements Rule {
                 .word("bus", net.bus().name())
                 .word("where", net.where())
                 .figure("pull-ups", 0)
-                .figure("smallest allowed", Quantity.ohms(PullUps.minimumOhms(supply, mode.sinkAmperes())), I2cMode.SOURCE)
+                .figure(
+                        "smallest allowed",
+                        Quantity.ohms(PullUps.minimumOhms(supply, mode.sinkAmperes())),
+                        I2cMode.SOURCE)
                 .figure(
                         "largest allowed",
                         Quantity.ohms(PullUps.maximumOhms(mode.riseSeconds(), net.farads(circuit))),
@@ -95,7 +99,10 @@ public final class PullUpRule implements Rule {
     }
 
     private void tooStrong(Circuit circuit, Findings findings, JoinedNet net, PullUps pullUps, double limit) {
-        findings.of(this, Severity.FIX, "{bus}, {where}: the pull-ups together want {sink} from whoever holds the line low; {limit} are promised.")
+        findings.of(
+                        this,
+                        Severity.FIX,
+                        "{bus}, {where}: the pull-ups together want {sink} from whoever holds the line low; {limit} are promised.")
                 .at(places(net))
                 .word("bus", net.bus().name())
                 .word("where", net.where())
@@ -112,7 +119,8 @@ public final class PullUpRule implements Rule {
                 .add();
     }
 
-    private void rise(Circuit circuit, Findings findings, JoinedNet net, PullUps pullUps, double sinkLimit, Set<String> said) {
+    private void rise(
+            Circuit circuit, Findings findings, JoinedNet net, PullUps pullUps, double sinkLimit, Set<String> said) {
         Bus bus = net.bus();
         I2cMode mode = I2cMode.forClock(bus.clockHz());
         double farads = net.farads(circuit);

@@ -32,15 +32,23 @@ public final class RailBudgetRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Rail rail : circuit.board().rails()) {
             List<Unit> fed = fedBy(circuit, rail);
-            double most = fed.stream().mapToDouble(u -> or(u.part().supply().maxMilliamps())).sum();
-            double typical = fed.stream().mapToDouble(u -> or(u.part().supply().typicalMilliamps())).sum();
+            double most = fed.stream()
+                    .mapToDouble(u -> or(u.part().supply().maxMilliamps()))
+                    .sum();
+            double typical = fed.stream()
+                    .mapToDouble(u -> or(u.part().supply().typicalMilliamps()))
+                    .sum();
             if (most == 0) {
                 continue;
             }
             if (rail.limitMilliamps() == null) {
-                findings.cannotTell(this, Place.rail(rail.id(), rail.label()), "what the " + rail.label() + " rail can give");
+                findings.cannotTell(
+                        this, Place.rail(rail.id(), rail.label()), "what the " + rail.label() + " rail can give");
             } else if (most > rail.limitMilliamps()) {
-                findings.of(this, typical > rail.limitMilliamps() ? Severity.STOP : Severity.FIX, "The {rail} rail gives {limit}; its parts take up to {most}.")
+                findings.of(
+                                this,
+                                typical > rail.limitMilliamps() ? Severity.STOP : Severity.FIX,
+                                "The {rail} rail gives {limit}; its parts take up to {most}.")
                         .at(Place.rail(rail.id(), rail.label()))
                         .at(fed.stream().map(Place::of).toList())
                         .word("rail", rail.label())
@@ -48,7 +56,10 @@ public final class RailBudgetRule implements Rule {
                         .word("most", Quantity.milliamps(most))
                         .figure("typical sum", Quantity.milliamps(typical))
                         .figure("largest sum", Quantity.milliamps(most))
-                        .figure("rail limit", Quantity.milliamps(rail.limitMilliamps()), circuit.board().source(rail.source()))
+                        .figure(
+                                "rail limit",
+                                Quantity.milliamps(rail.limitMilliamps()),
+                                circuit.board().source(rail.source()))
                         .figure("margin", Quantity.milliamps(rail.limitMilliamps() - most))
                         .formula("sum of the parts ≤ limit of the rail")
                         .source(circuit.board().source(rail.source()))
@@ -67,7 +78,10 @@ public final class RailBudgetRule implements Rule {
         for (Wire wire : circuit.wires()) {
             Part.Supply supply = wire.unit().part().supply();
             boolean here = wire.role() == Role.SUPPLY
-                    && circuit.netOf(wire.from()).flatMap(Net::rail).filter(rail::equals).isPresent();
+                    && circuit.netOf(wire.from())
+                            .flatMap(Net::rail)
+                            .filter(rail::equals)
+                            .isPresent();
             if (here && supply != null) {
                 fed.add(wire.unit());
             }

@@ -34,7 +34,8 @@ public final class ReservedPinRule implements Rule {
             }
             for (Pin.Duty duty : pin.duties()) {
                 // A fitted pull-up on a bus line is what the bus wants; rule I4 counts it.
-                if (duty.kind().equals("pull-up") && users.stream().allMatch(w -> w.role().bus())
+                if (duty.kind().equals("pull-up")
+                                && users.stream().allMatch(w -> w.role().bus())
                         || duty.kind().equals("role")) {
                     continue;
                 }

@@ -1,5 +1,6 @@
 package izzet.core.check.rules;
 
+import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -7,7 +8,6 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
-import izzet.core.catalog.Role;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,7 +47,9 @@ public final class SegmentClashRule implements Rule {
             for (int j = i + 1; j < all.size(); j++) {
                 Located a = all.get(i);
                 Located b = all.get(j);
-                if (a.address() == b.address() && !a.segment().equals(b.segment()) && a.segment().hears(b.segment())) {
+                if (a.address() == b.address()
+                        && !a.segment().equals(b.segment())
+                        && a.segment().hears(b.segment())) {
                     clash(findings, a, b);
                 }
             }
@@ -55,7 +57,10 @@ public final class SegmentClashRule implements Rule {
     }
 
     private void clash(Findings findings, Located a, Located b) {
-        findings.of(this, Severity.STOP, "{a} ({whereA}) and {b} ({whereB}) both answer at {address} as soon as that channel is on.")
+        findings.of(
+                        this,
+                        Severity.STOP,
+                        "{a} ({whereA}) and {b} ({whereB}) both answer at {address} as soon as that channel is on.")
                 .at(Place.of(a.unit()), Place.of(b.unit()))
                 .word("a", a.unit().name())
                 .word("whereA", a.segment().label())
@@ -73,7 +78,10 @@ public final class SegmentClashRule implements Rule {
         Optional<String> sda = channel(circuit, unit, Role.I2C_SDA);
         Optional<String> scl = channel(circuit, unit, Role.I2C_SCL);
         if (sda.isPresent() && !sda.equals(scl)) {
-            findings.of(this, Severity.STOP, "{part} has its data on channel {sda} and its clock on {scl}: it hears half of each transfer.")
+            findings.of(
+                            this,
+                            Severity.STOP,
+                            "{part} has its data on channel {sda} and its clock on {scl}: it hears half of each transfer.")
                     .at(Place.of(unit))
                     .word("part", unit.name())
                     .word("sda", sda.get())
@@ -92,5 +100,4 @@ public final class SegmentClashRule implements Rule {
                 .map(Circuit.Upstream::channel)
                 .findFirst();
     }
-
 }

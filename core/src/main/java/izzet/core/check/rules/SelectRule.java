@@ -62,7 +62,10 @@ public final class SelectRule implements Rule {
                 .count();
         boolean low = "low".equals(wire.line().active());
         if (others > 0 && net.rail().isPresent() && net.grounded() == low) {
-            findings.of(this, Severity.STOP, "{line} is tied on, so the part takes what is meant for {others} other(s) on the bus.")
+            findings.of(
+                            this,
+                            Severity.STOP,
+                            "{line} is tied on, so the part takes what is meant for {others} other(s) on the bus.")
                     .at(Place.of(wire))
                     .word("line", wire.label())
                     .word("others", others)
@@ -73,9 +76,13 @@ public final class SelectRule implements Rule {
             boolean pulledOn = (low ? "pulled-down" : "pulled-up").equals(pin.atReset());
             boolean held = net.resistors().stream()
                     .map(r -> net.ends().contains(r.from()) ? r.to() : r.from())
-                    .anyMatch(end -> circuit.railVolts(end).filter(v -> v > 0 == low).isPresent());
+                    .anyMatch(end ->
+                            circuit.railVolts(end).filter(v -> v > 0 == low).isPresent());
             if (others > 0 && pulledOn && !held) {
-                findings.of(this, Severity.ADVISE, "{line} is selected while the board starts: pin {pin} is {pull} until the program runs.")
+                findings.of(
+                                this,
+                                Severity.ADVISE,
+                                "{line} is selected while the board starts: pin {pin} is {pull} until the program runs.")
                         .at(Place.of(wire), Place.of(pin))
                         .word("line", wire.label())
                         .word("pin", pin.label())

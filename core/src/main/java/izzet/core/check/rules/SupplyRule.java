@@ -49,7 +49,8 @@ public final class SupplyRule implements Rule {
                 circuit.netOf(wire.from())
                         .flatMap(Net::rail)
                         .filter(rail -> !rail.ground())
-                        .ifPresent(rail -> findings.of(this, Severity.STOP, "{line} is the part's ground, and it hangs on {rail}.")
+                        .ifPresent(rail -> findings.of(
+                                        this, Severity.STOP, "{line} is the part's ground, and it hangs on {rail}.")
                                 .at(Place.of(wire))
                                 .word("line", wire.label())
                                 .word("rail", rail.label())
@@ -69,7 +70,10 @@ public final class SupplyRule implements Rule {
         double max = wire.line().maxVolts() != null ? wire.line().maxVolts() : supply.maxVolts();
         String source = supply == null ? null : part.source(supply.source());
         if (!rail.gives()) {
-            findings.of(this, Severity.STOP, "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
+            findings.of(
+                            this,
+                            Severity.STOP,
+                            "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
                     .at(Place.of(wire))
                     .word("line", wire.label())
                     .word("rail", rail.label())
@@ -83,10 +87,16 @@ public final class SupplyRule implements Rule {
                     .word("volts", Quantity.volts(rail.volts()))
                     .word("way", over ? "more" : "less")
                     .word("limit", Quantity.volts(over ? max : min))
-                    .figure("rail", Quantity.volts(rail.volts()), circuit.board().source(rail.source()))
+                    .figure(
+                            "rail",
+                            Quantity.volts(rail.volts()),
+                            circuit.board().source(rail.source()))
                     .figure("lowest supply", Quantity.volts(min), source)
                     .figure("highest supply", Quantity.volts(max), source)
-                    .figure("margin", Quantity.volts(over ? max - rail.volts() : rail.volts() - min).inMillis())
+                    .figure(
+                            "margin",
+                            Quantity.volts(over ? max - rail.volts() : rail.volts() - min)
+                                    .inMillis())
                     .formula("lowest ≤ rail ≤ highest")
                     .source(source)
                     .remedy("Use another rail, or a module that takes this one.")

@@ -27,7 +27,9 @@ public final class UnconnectedRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
             List<Wire> open = circuit.wiresOf(unit).stream()
-                    .filter(w -> w.line().required() && !w.connected() && circuit.netOf(w.from()).isEmpty())
+                    .filter(w -> w.line().required()
+                            && !w.connected()
+                            && circuit.netOf(w.from()).isEmpty())
                     .filter(w -> !FloatingInputRule.concerns(w))
                     .toList();
             if (!open.isEmpty()) {
@@ -39,9 +41,11 @@ public final class UnconnectedRule implements Rule {
                                 open.stream().map(w -> w.line().id()).collect(Collectors.joining(", "))
                                         + (open.size() == 1 ? " is" : " are"))
                         .figure("lines open", open.size())
-                        .figure("lines required", circuit.wiresOf(unit).stream()
-                                .filter(w -> w.line().required())
-                                .count())
+                        .figure(
+                                "lines required",
+                                circuit.wiresOf(unit).stream()
+                                        .filter(w -> w.line().required())
+                                        .count())
                         .remedy("Connect them, by hand or as proposed.")
                         .add();
             }

@@ -38,10 +38,12 @@ public final class ExpanderCharacterMeaning implements Meaning {
             last = now;
         }
         if (text.isEmpty() && commands.isEmpty()) {
-            return new Said("sets the expander's lines", "lines", t.size(), "bytes");
+            return new Said("sets the expander's lines", Manner.QUIET, 0, "");
         }
-        String words = text.isEmpty() ? "" : "writes “" + text + "”";
-        return Said.alone(commands.isEmpty() ? words : commands + (words.isEmpty() ? "" : ", " + words));
+        if (commands.isEmpty()) {
+            return new Said(text.toString(), Manner.JOINED, 0, "writes");
+        }
+        return Said.alone(commands + (text.isEmpty() ? "" : ", writes “" + text + "”"));
     }
 
     private void nibble(int value, boolean data, StringBuilder text, StringBuilder commands) {

@@ -29,7 +29,7 @@ public final class PageOledMeaning implements Meaning {
         }
         int control = t.value(0);
         if (control == 0x40) {
-            return new Said("picture", "picture", t.size() - 1, "picture bytes");
+            return new Said("picture", Manner.COUNTED, t.size() - 1, "picture bytes");
         }
         List<Integer> commands = new ArrayList<>();
         if (control == 0x00) {
@@ -58,7 +58,8 @@ public final class PageOledMeaning implements Meaning {
             i += 1 + parameters;
         }
         int hidden = words.size() - MANY;
-        return String.join(", ", words.subList(0, Math.min(MANY, words.size()))) + (hidden > 0 ? " and " + hidden + " more settings" : "");
+        return String.join(", ", words.subList(0, Math.min(MANY, words.size())))
+                + (hidden > 0 ? " and " + hidden + " more settings" : "");
     }
 
     private static int parameters(int c) {

@@ -55,7 +55,14 @@ public final class AddBusSwitch implements RepairStrategy {
         Rail rail = Spots.railOfBus(circuit, bus);
         String id = circuit.plan().freeId("switch");
         List<PlanEdit> edits = Spots.list(new PlanEdit.AddPart(new PlacedPart(
-                id, part.id(), part.version(), "Bus switch", part.interfaces().get(0).id(), Map.of(), bus, null)));
+                id,
+                part.id(),
+                part.version(),
+                "Bus switch",
+                part.interfaces().get(0).id(),
+                Map.of(),
+                bus,
+                null)));
         for (PartLine line : part.lines()) {
             destination(circuit, part, line, rail, sda.get(), scl.get(), address.get())
                     .ifPresent(to -> edits.add(new PlanEdit.Connect(Target.line(id, line.id()), to)));
@@ -79,7 +86,8 @@ public final class AddBusSwitch implements RepairStrategy {
                 Spots.all(title, edits),
                 buy,
                 List.of("One more transfer before each change of display."),
-                List.of("write 1 << channel to " + Hex.of(address.get()) + " before speaking to a display",
+                List.of(
+                        "write 1 << channel to " + Hex.of(address.get()) + " before speaking to a display",
                         "set up each display on its own channel")));
     }
 
@@ -93,8 +101,8 @@ public final class AddBusSwitch implements RepairStrategy {
             case RESET -> Optional.of("supply".equals(line.rest()) ? supply : ground);
             case I2C_SDA -> Optional.of(Target.pin(sda.id()));
             case I2C_SCL -> Optional.of(Target.pin(scl.id()));
-            case ADDRESS -> Optional.of(
-                    (address - part.i2c().baseAddress() & line.addressBit()) != 0 ? supply : ground);
+            case ADDRESS ->
+                Optional.of((address - part.i2c().baseAddress() & line.addressBit()) != 0 ? supply : ground);
             default -> Optional.empty();
         };
     }

@@ -31,7 +31,9 @@ public final class AddClockGate implements RepairStrategy {
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         List<Unit> units = Spots.units(circuit, finding);
-        if (!finding.rule().equals("I1") || units.size() < 2 || units.stream().anyMatch(u -> u.part().i2c().stretchesClock())) {
+        if (!finding.rule().equals("I1")
+                || units.size() < 2
+                || units.stream().anyMatch(u -> u.part().i2c().stretchesClock())) {
             return List.of();
         }
         return circuit.catalog().parts().values().stream()
@@ -51,8 +53,16 @@ public final class AddClockGate implements RepairStrategy {
         Part.ClockGate gate = part.clockGate();
         Target ground = Target.rail(circuit.board().ground().id());
         List<PlanEdit> edits = Spots.list(new PlanEdit.AddPart(new PlacedPart(
-                id, part.id(), part.version(), "Clock gate", part.interfaces().get(0).id(), Map.of(), bus, null)));
-        edits.add(new PlanEdit.Connect(Target.line(id, gate.clock()), Target.pin(scl.get().id())));
+                id,
+                part.id(),
+                part.version(),
+                "Clock gate",
+                part.interfaces().get(0).id(),
+                Map.of(),
+                bus,
+                null)));
+        edits.add(new PlanEdit.Connect(
+                Target.line(id, gate.clock()), Target.pin(scl.get().id())));
         for (int bit = 0; bit < gate.selects().size(); bit++) {
             boolean needed = units.size() > 1 << bit;
             if (!needed) {
@@ -61,7 +71,10 @@ public final class AddClockGate implements RepairStrategy {
         }
         for (int i = 0; i < units.size(); i++) {
             edits.add(AddBusSwitch.connect(
-                    circuit, units.get(i), Role.I2C_SCL, Target.line(id, gate.outputs().get(i))));
+                    circuit,
+                    units.get(i),
+                    Role.I2C_SCL,
+                    Target.line(id, gate.outputs().get(i))));
         }
         Plan sofar = Spots.all("", edits).apply(circuit.plan());
         // Second select and the unused half: the proposal ties what rests, and finds pins for what is left.
@@ -73,7 +86,8 @@ public final class AddClockGate implements RepairStrategy {
             if (on.netOf(from).isEmpty()) {
                 Optional<Pin> pin = on.freePins().stream()
                         .filter(p -> !pins.contains(p) && p.can("digital-out"))
-                        .min(java.util.Comparator.comparingInt(p -> p.functions().size() + 10 * p.duties().size()));
+                        .min(java.util.Comparator.comparingInt(
+                                p -> p.functions().size() + 10 * p.duties().size()));
                 if (pin.isEmpty()) {
                     return Optional.empty();
                 }

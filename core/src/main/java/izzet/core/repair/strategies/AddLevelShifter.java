@@ -1,8 +1,8 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Pin;
 import izzet.core.catalog.PartLine;
+import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
 import izzet.core.circuit.Circuit;
@@ -59,7 +59,8 @@ public final class AddLevelShifter implements RepairStrategy {
         double board = circuit.board().logicVolts();
         Map<Boolean, List<Wire>> byLevel = circuit.wires().stream()
                 .filter(w -> w.role().i2c() && bus.id().equals(w.unit().placed().bus()))
-                .filter(w -> circuit.netOf(w.from()).filter(n -> !n.pins().isEmpty()).isPresent())
+                .filter(w ->
+                        circuit.netOf(w.from()).filter(n -> !n.pins().isEmpty()).isPresent())
                 .collect(java.util.stream.Collectors.partitioningBy(w -> level(circuit, w) == board));
         List<Wire> foreign = byLevel.get(false);
         Optional<Pin> sda = pin(circuit, foreign, Role.I2C_SDA);
@@ -67,18 +68,29 @@ public final class AddLevelShifter implements RepairStrategy {
         if (sda.isEmpty() || scl.isEmpty()) {
             return Optional.empty();
         }
-        boolean boardIsHigh = foreign.stream().mapToDouble(w -> level(circuit, w)).max().orElse(board) < board;
+        boolean boardIsHigh =
+                foreign.stream().mapToDouble(w -> level(circuit, w)).max().orElse(board) < board;
         String id = circuit.plan().freeId("shifter");
         List<PlanEdit> edits = Spots.list(new PlanEdit.AddPart(new PlacedPart(
-                id, part.id(), part.version(), "Level shifter", part.interfaces().get(0).id(), Map.of(), null, null)));
+                id,
+                part.id(),
+                part.version(),
+                "Level shifter",
+                part.interfaces().get(0).id(),
+                Map.of(),
+                null,
+                null)));
         for (PartLine line : part.lines()) {
             if (line.role() == Role.GROUND) {
-                edits.add(new PlanEdit.Connect(Target.line(id, line.id()), Target.rail(circuit.board().ground().id())));
+                edits.add(new PlanEdit.Connect(
+                        Target.line(id, line.id()),
+                        Target.rail(circuit.board().ground().id())));
             } else if (line.role() == Role.SUPPLY) {
                 circuit.board().rails().stream()
                         .filter(r -> r.gives() && r.volts() >= line.minVolts() && r.volts() <= line.maxVolts())
                         .max(Comparator.comparingDouble(r -> r.volts()))
-                        .ifPresent(r -> edits.add(new PlanEdit.Connect(Target.line(id, line.id()), Target.rail(r.id()))));
+                        .ifPresent(
+                                r -> edits.add(new PlanEdit.Connect(Target.line(id, line.id()), Target.rail(r.id()))));
             }
         }
         List<Pin> pins = List.of(sda.get(), scl.get());
@@ -87,15 +99,22 @@ public final class AddLevelShifter implements RepairStrategy {
             String near = boardIsHigh ? shift.high() : shift.low();
             String far = boardIsHigh ? shift.low() : shift.high();
             Role role = i == 0 ? Role.I2C_SDA : Role.I2C_SCL;
-            edits.add(new PlanEdit.Connect(Target.line(id, near), Target.pin(pins.get(i).id())));
+            edits.add(new PlanEdit.Connect(
+                    Target.line(id, near), Target.pin(pins.get(i).id())));
             foreign.stream()
                     .filter(w -> w.role() == role)
                     .forEach(w -> edits.add(new PlanEdit.Connect(w.from(), Target.line(id, far))));
         }
-        List<String> names = new ArrayList<>(new LinkedHashSet<>(foreign.stream().map(w -> w.unit().name()).toList()));
+        List<String> names = new ArrayList<>(
+                new LinkedHashSet<>(foreign.stream().map(w -> w.unit().name()).toList()));
         String title = "Put a two-way level shifter between the board and " + String.join(", ", names);
         return Optional.of(new Candidate(
-                part.id(), title, Spots.all(title, edits), List.of(part.purchase()), List.of("Up to about 400 kHz."), List.of()));
+                part.id(),
+                title,
+                Spots.all(title, edits),
+                List.of(part.purchase()),
+                List.of("Up to about 400 kHz."),
+                List.of()));
     }
 
     private static double level(Circuit circuit, Wire wire) {

@@ -27,11 +27,12 @@ public final class AgreeOnAddress implements RepairStrategy {
         }
         List<Candidate> found = new ArrayList<>();
         for (Unit unit : Spots.units(circuit, finding)) {
-            circuit.addressOf(unit).ifPresent(a -> found.add(Candidate.coded(
-                    "program-" + unit.id(),
-                    "Write " + Hex.of(a) + " in the program for " + unit.name(),
-                    new PlanEdit.SetAddress(unit.id(), a),
-                    "address of " + unit.name() + ": " + Hex.of(a))));
+            circuit.addressOf(unit)
+                    .ifPresent(a -> found.add(Candidate.coded(
+                            "program-" + unit.id(),
+                            "Write " + Hex.of(a) + " in the program for " + unit.name(),
+                            new PlanEdit.SetAddress(unit.id(), a),
+                            "address of " + unit.name() + ": " + Hex.of(a))));
             Reachable.Setting setting = unit.placed().address() == null
                     ? null
                     : Reachable.of(circuit, unit).get(unit.placed().address());

@@ -32,7 +32,12 @@ public final class FitPullUps implements RepairStrategy {
             if (!edits.isEmpty()) {
                 String title = "Fit " + edits.size() + " pull-ups of 4.7 kΩ to " + rail.label();
                 found.add(new Candidate(
-                        rail.id(), title, Spots.all(title, edits), List.of(edits.size() + " resistors of 4.7 kΩ"), List.of(), List.of()));
+                        rail.id(),
+                        title,
+                        Spots.all(title, edits),
+                        List.of(edits.size() + " resistors of 4.7 kΩ"),
+                        List.of(),
+                        List.of()));
             }
         }
         return found;

@@ -31,7 +31,9 @@ public final class GroundReadWrite implements RepairStrategy {
                 .collect(Collectors.toSet());
         return circuit.units().stream()
                 .filter(u -> circuit.wiresOf(u).stream()
-                        .anyMatch(w -> w.line().silencedBy() != null && w.to().filter(t -> t.isPin() && pins.contains(t.name())).isPresent()))
+                        .anyMatch(w -> w.line().silencedBy() != null
+                                && w.to().filter(t -> t.isPin() && pins.contains(t.name()))
+                                        .isPresent()))
                 .map(u -> candidate(circuit, u))
                 .toList();
     }

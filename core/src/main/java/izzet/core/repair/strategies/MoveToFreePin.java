@@ -36,7 +36,8 @@ public final class MoveToFreePin implements RepairStrategy {
         for (Wire wire : wires) {
             LegalPins.of(circuit, wire).stream()
                     .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
-                    .sorted(Comparator.comparingInt(p -> p.functions().size() + 10 * p.duties().size()))
+                    .sorted(Comparator.comparingInt(
+                            p -> p.functions().size() + 10 * p.duties().size()))
                     .limit(MOST_PER_LINE)
                     .forEach(p -> found.add(candidate(wire, p)));
         }

@@ -35,7 +35,10 @@ public final class OneBusPin implements RepairStrategy {
             for (Wire wire : circuit.wires()) {
                 boolean member = bus.equals(wire.unit().placed().bus())
                         && wire.busSignal().filter(s -> s.equals(signal)).isPresent();
-                if (member && wire.to().filter(t -> t.isPin() && !t.name().equals(pin)).isPresent()) {
+                if (member
+                        && wire.to()
+                                .filter(t -> t.isPin() && !t.name().equals(pin))
+                                .isPresent()) {
                     edits.add(new PlanEdit.Connect(wire.from(), Target.pin(pin)));
                 }
             }

@@ -50,7 +50,8 @@ public final class OtherAddress implements RepairStrategy {
         if (unit.placed().address() != null) {
             edits.add(new PlanEdit.SetAddress(unit.id(), to.getKey()));
         }
-        String title = "Set " + unit.name() + " to " + address + " (" + to.getValue().label() + ")";
+        String title =
+                "Set " + unit.name() + " to " + address + " (" + to.getValue().label() + ")";
         return Candidate.coded(
                 unit.id() + "-" + address,
                 title,

@@ -25,7 +25,10 @@ final class Replacement {
                 .orElse(with.interfaces().get(0))
                 .id();
         boolean sameBus = with.interfaceOf(variant).orElseThrow().bus() != null
-                && with.interfaceOf(variant).orElseThrow().bus().equals(unit.variant().bus());
+                && with.interfaceOf(variant)
+                        .orElseThrow()
+                        .bus()
+                        .equals(unit.variant().bus());
         List<PlanEdit> edits = new ArrayList<>();
         edits.add(new PlanEdit.ReplacePart(unit.id(), with.id(), with.version(), variant));
         if (sameBus && unit.placed().bus() != null) {
@@ -35,7 +38,8 @@ final class Replacement {
             Optional<PartLine> same = with.line(wire.line().id()).filter(l -> l.in(variant) && l.role() == wire.role());
             if (same.isPresent() && wire.connected() && !wire.role().power()) {
                 Target from = Target.line(unit.id(), same.get().id());
-                edits.add(new PlanEdit.Connect(Connection.wire(from, wire.connection().to())));
+                edits.add(new PlanEdit.Connect(
+                        Connection.wire(from, wire.connection().to())));
             }
         }
         Plan replaced = new PlanEdit.Together("", edits).apply(circuit.plan());

@@ -41,7 +41,8 @@ public final class SecondBus implements RepairStrategy {
         }
         List<Candidate> found = new ArrayList<>();
         for (Controller controller : circuit.board().controllersOf(Bus.I2C)) {
-            boolean unused = circuit.plan().buses().stream().noneMatch(b -> controller.id().equals(b.controller()));
+            boolean unused = circuit.plan().buses().stream()
+                    .noneMatch(b -> controller.id().equals(b.controller()));
             if (unused) {
                 move(circuit, moved, controller).ifPresent(found::add);
             }
@@ -69,15 +70,20 @@ public final class SecondBus implements RepairStrategy {
             Wire wire = on.wire(unit, role).orElseThrow();
             Optional<Pin> pin = LegalPins.of(on, wire).stream()
                     .filter(p -> circuit.usersOf(p).isEmpty() && !taken.contains(p))
-                    .min(java.util.Comparator.comparingInt(p -> p.functions().size() + 10 * p.duties().size()));
+                    .min(java.util.Comparator.comparingInt(
+                            p -> p.functions().size() + 10 * p.duties().size()));
             if (pin.isEmpty()) {
                 return Optional.empty();
             }
             taken.add(pin.get());
-            where.append(where.isEmpty() ? "" : ", ").append(wire.line().id()).append(" on ").append(pin.get().label());
+            where.append(where.isEmpty() ? "" : ", ")
+                    .append(wire.line().id())
+                    .append(" on ")
+                    .append(pin.get().label());
             edits.add(new PlanEdit.Connect(wire.from(), Target.pin(pin.get().id())));
         }
-        String title = (made ? "Make a second bus in the program for " : "Use " + controller.name() + " for ") + unit.name() + ": " + where;
+        String title = (made ? "Make a second bus in the program for " : "Use " + controller.name() + " for ")
+                + unit.name() + ": " + where;
         return Optional.of(new Candidate(
                 made ? "program" : controller.id(),
                 title,

@@ -26,7 +26,8 @@ public final class SerialTwin implements RepairStrategy {
         Unit last = units.get(units.size() - 1);
         Optional<Part> twin =
                 Optional.ofNullable(last.part().kin().get("serial")).flatMap(circuit.catalog()::part);
-        return twin.flatMap(t -> Replacement.of(circuit, last, t))
+        return twin
+                .flatMap(t -> Replacement.of(circuit, last, t))
                 .map(edit -> new Candidate(
                         last.id(),
                         "Use the serial twin for " + last.name(),

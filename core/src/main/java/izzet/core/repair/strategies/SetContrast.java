@@ -27,7 +27,8 @@ public final class SetContrast implements RepairStrategy {
                 .map(w -> new Candidate(
                         "",
                         "Use 1 kΩ to ground at " + w.label(),
-                        new PlanEdit.Connect(new Connection(w.from(), w.connection().to(), OHMS, null)),
+                        new PlanEdit.Connect(
+                                new Connection(w.from(), w.connection().to(), OHMS, null)),
                         List.of("one resistor of 1 kΩ"),
                         List.of(),
                         List.of()))

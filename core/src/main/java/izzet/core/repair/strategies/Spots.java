@@ -1,16 +1,16 @@
 package izzet.core.repair.strategies;
 
+import izzet.core.calc.PullUps;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
-import izzet.core.calc.PullUps;
-import izzet.core.catalog.Catalog;
-import izzet.core.catalog.Pin;
-import izzet.core.catalog.Role;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
