@@ -1,0 +1,195 @@
+package izzet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The API over real HTTP. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"spring.datasource.url=jdbc:h2:mem:api;DB_CLOSE_DELAY=-1", "izzet.records.max-bytes=400000"})
+class ApiTest {
+
+    private static final Path CAPTURES = Path.of("../core/src/test/resources/captures");
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    private static final String TWINS =
+            """
+            {"format":"izzet-plan","version":1,"name":"Signs <b>of</b> Wick","board":"mcu-8bit-5v-14-6",
+             "parts":[
+              {"id":"one","part":"oled-128x64-page-2wire","partVersion":1,"name":"<script>alert(1)</script>","interface":"2-wire","bus":"i2c"},
+              {"id":"two","part":"oled-128x64-page-2wire","partVersion":1,"name":"Two","interface":"2-wire","bus":"i2c"}],
+             "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+             "connections":[
+              {"from":"one:GND","to":"rail:GND"},{"from":"one:VCC","to":"rail:5V"},{"from":"one:SDA","to":"board:A4"},{"from":"one:SCL","to":"board:A5"},
+              {"from":"two:GND","to":"rail:GND"},{"from":"two:VCC","to":"rail:5V"},{"from":"two:SDA","to":"board:A4"},{"from":"two:SCL","to":"board:A5"}]}
+            """;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    @LocalServerPort
+    private int port;
+
+    private HttpRequest.Builder to(String path) {
+        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path));
+    }
+
+    private HttpResponse<String> send(HttpRequest.Builder request) {
+        try {
+            return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException | InterruptedException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private HttpResponse<String> post(String path, String body) {
+        return send(to(path).POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    private String create() {
+        HttpResponse<String> created = post("/api/plans", TWINS);
+        assertThat(created.statusCode()).as(created.body()).isEqualTo(201);
+        return created.headers().firstValue("Location").orElseThrow();
+    }
+
+    @Test
+    void plansHaveRevisions() {
+        String plan = create();
+        HttpResponse<String> got = send(to(plan));
+        String tag = got.headers().firstValue("ETag").orElseThrow();
+        String renamed = got.body().replace("Two", "Number two");
+        assertThat(send(to(plan).PUT(HttpRequest.BodyPublishers.ofString(renamed))).statusCode()).isEqualTo(428);
+        HttpResponse<String> put = send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
+        assertThat(put.statusCode()).isEqualTo(200);
+        assertThat(put.headers().firstValue("ETag")).isNotEqualTo(java.util.Optional.of(tag));
+        HttpResponse<String> stale = send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
+        assertThat(stale.statusCode()).isEqualTo(412);
+        assertThat(stale.headers().firstValue("Content-Type")).hasValueSatisfying(t -> assertThat(t).startsWith("application/problem+json"));
+        assertThat(send(to(plan).header("If-Match", tag).DELETE()).statusCode()).isEqualTo(412);
+        assertThat(send(to(plan).header("If-Match", put.headers().firstValue("ETag").orElseThrow()).DELETE()).statusCode()).isEqualTo(204);
+        assertThat(send(to("/api/plans")).body()).doesNotContain("\"id\":" + plan.substring(plan.lastIndexOf('/') + 1) + ",");
+    }
+
+    @Test
+    void findingsCarryRepairsThatCanBeApplied() {
+        String plan = create();
+        JsonNode findings = JSON.readTree(send(to(plan + "/findings")).body()).get("findings");
+        JsonNode clash = findings.get(0);
+        assertThat(clash.get("rule").asString()).isEqualTo("I1");
+        assertThat(clash.get("sentence").asString()).contains("0x3C");
+        String repair = clash.get("repairs").get(0).get("id").asString();
+        HttpRequest.Builder apply = to(plan + "/repairs/" + repair).POST(HttpRequest.BodyPublishers.noBody());
+        assertThat(send(apply.copy()).statusCode()).isEqualTo(428);
+        assertThat(send(apply.copy().header("If-Match", "*")).statusCode()).isEqualTo(200);
+        assertThat(send(to(plan + "/findings")).body()).doesNotContain("\"rule\":\"I1\"");
+        assertThat(send(apply.copy().header("If-Match", "*")).statusCode()).isEqualTo(409);
+    }
+
+    @Test
+    void checkStoresNothing() {
+        int before = JSON.readTree(send(to("/api/plans")).body()).size();
+        assertThat(post("/api/check", TWINS).body()).contains("\"rule\":\"I1\"");
+        // As a command-line client marks it by default.
+        assertThat(send(to("/api/check").header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString(TWINS))).body()).contains("\"rule\":\"I1\"");
+        assertThat(JSON.readTree(send(to("/api/plans")).body()).size()).isEqualTo(before);
+    }
+
+    @Test
+    void badDocumentsAreToldWithPlace() {
+        HttpResponse<String> broken = post("/api/check", TWINS.replace("\"board:A4\"", "\"board:A44\""));
+        assertThat(broken.statusCode()).isEqualTo(422);
+        assertThat(JSON.readTree(broken.body()).get("detail").asString()).contains("line 7").contains("no pin 'A44'");
+        assertThat(post("/api/plans", "").statusCode()).isEqualTo(422);
+        assertThat(post("/api/plans", "{").body()).contains("not valid JSON");
+        assertThat(send(to("/api/plans/99999")).statusCode()).isEqualTo(404);
+        assertThat(send(to("/api/plans/x")).statusCode()).isEqualTo(400);
+    }
+
+    @Test
+    void catalogueWiringAndDocumentsAreServed() {
+        String plan = create();
+        assertThat(send(to(plan + "/wiring")).body()).contains("header pin 4").contains("Unplug");
+        assertThat(JSON.readTree(send(to("/api/catalog/boards")).body()).size()).isEqualTo(2);
+        assertThat(send(to("/api/catalog/parts/led")).body()).contains("lamp");
+        assertThat(send(to("/api/catalog/parts/ghost")).statusCode()).isEqualTo(404);
+        JsonNode openapi = JSON.readTree(send(to("/api/openapi.json")).body());
+        assertThat(openapi.get("paths").has("/api/decode")).isTrue();
+        assertThat(JSON.readTree(send(to("/api/schema/plan")).body()).get("title").asString()).contains("plan");
+    }
+
+    private HttpResponse<String> decode(String query, byte[] record, String accept) {
+        return send(to("/api/decode?" + query)
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .header("Accept", accept)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(record)));
+    }
+
+    /** The header is what curl --data-binary sends: the body must not be taken for a form. */
+    @Test
+    void decodesEveryCaptureExactly() throws IOException {
+        for (String name : new String[] {"i2c-page-oled", "i2c-expander-lcd", "i2c-trouble", "i2c-10bit-and-general-call"}) {
+            JsonNode expected = JSON.readTree(Files.readString(CAPTURES.resolve(name + ".expected.json")));
+            byte[] record = Files.readAllBytes(CAPTURES.resolve(name + ".vcd"));
+            String query = "protocol=i2c&scl=scl&sda=bench.probe_i.sda&glitchNs=" + expected.get("options").path("glitchNs").asLong(0);
+            if (name.equals("i2c-10bit-and-general-call") || !new String(record, java.nio.charset.StandardCharsets.US_ASCII).contains("probe_i")) {
+                query = query.replace("bench.probe_i.sda", "sda");
+            }
+            HttpResponse<String> whole = decode(query, record, "application/json");
+            assertThat(whole.statusCode()).as(whole.body()).isEqualTo(200);
+            assertThat(JSON.readTree(whole.body()).get("events")).as(name).isEqualTo(JSON.readTree(expected.get("events").toString()));
+            String lines = decode(query, record, "application/x-ndjson").body();
+            assertThat(lines.lines()).hasSize(expected.get("events").size());
+        }
+    }
+
+    @Test
+    void faultsOfRecordsNameTheLine() throws IOException {
+        byte[] good = Files.readAllBytes(CAPTURES.resolve("i2c-trouble.vcd"));
+        String damaged = new String(good, java.nio.charset.StandardCharsets.US_ASCII) + "#12";
+        byte[] bad = damaged.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+        HttpResponse<String> whole = decode("scl=scl&sda=sda", bad, "application/json");
+        assertThat(whole.statusCode()).isEqualTo(422);
+        assertThat(JSON.readTree(whole.body()).get("detail").asString()).startsWith("Line ").contains("time goes back");
+        String lines = decode("scl=scl&sda=sda", bad, "application/x-ndjson").body();
+        String last = lines.lines().reduce((a, b) -> b).orElseThrow();
+        assertThat(JSON.readTree(last).get("detail").asString()).startsWith("Line ");
+        assertThat(lines.lines().count()).isGreaterThan(5);
+        assertThat(decode("scl=scl&sda=nope", good, "application/json").body()).contains("no line 'nope'");
+        assertThat(decode("protocol=spi&scl=scl&sda=sda", good, "application/json").statusCode()).isEqualTo(400);
+        assertThat(decode("scl=scl&sda=sda", new byte[0], "application/json").body()).contains("empty");
+        byte[] large = new byte[500_000];
+        java.util.Arrays.fill(large, (byte) '\n');
+        assertThat(decode("scl=scl&sda=sda", large, "application/json").statusCode()).isEqualTo(413);
+    }
+
+    @Test
+    void foreignPagesMayNotChangeAnything() {
+        HttpRequest.Builder create = to("/api/plans").POST(HttpRequest.BodyPublishers.ofString(TWINS));
+        assertThat(send(create.copy().header("Origin", "http://elsewhere.example")).statusCode()).isEqualTo(403);
+        assertThat(send(create.copy().header("Sec-Fetch-Site", "cross-site")).statusCode()).isEqualTo(403);
+        assertThat(send(create.copy().header("Origin", "http://127.0.0.1:" + port)).statusCode()).isEqualTo(201);
+    }
+
+    @Test
+    void pagesEscapeNamesAndForbidInlineScripts() {
+        String plan = create().replace("/api", "");
+        HttpResponse<String> page = send(to(plan + "/pins"));
+        assertThat(page.body()).doesNotContain("<script>alert").contains("&lt;script&gt;alert");
+        assertThat(page.headers().firstValue("Content-Security-Policy"))
+                .hasValueSatisfying(p -> assertThat(p).contains("script-src 'self'").doesNotContain("unsafe"));
+        assertThat(send(to("/plans/99999/pins")).body()).contains("There is no plan 99999");
+        assertThat(send(to("/nowhere")).body()).contains("nothing at this address").doesNotContain("Exception");
+        assertThat(send(to("/h2-console")).statusCode()).isEqualTo(404);
+    }
+}

@@ -1,0 +1,48 @@
+package izzet.app;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Takes the pictures of the manual from the demo data; asked for by ./izzet screenshots. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"spring.datasource.url=jdbc:h2:mem:shots;DB_CLOSE_DELAY=-1", "izzet.demo=true"})
+@EnabledIfSystemProperty(named = "izzet.screenshots", matches = ".+")
+class ScreenshotsTest {
+
+    @LocalServerPort
+    private int port;
+
+    @Test
+    void takeAll() {
+        try (Browser browser = new Browser()) {
+            Page page = browser.page(port);
+            take(page, "/", "plans");
+            take(page, "/plans/1/parts", "parts");
+            take(page, "/plans/1/pins", "pins");
+            take(page, "/plans/1/findings/I1.part-platform-1.part-platform-2", "finding");
+            take(page, "/plans/1/wiring", "wiring");
+            take(page, "/plans/1/traffic/1?line=5", "traffic");
+            take(page, "/plans/2/pins", "pins-computer");
+            Page dark = browser.page(port, 1280, 800, ColorScheme.DARK);
+            take(dark, "/plans/1/pins", "pins-dark");
+            Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);
+            take(phone, "/plans/1/wiring", "wiring-phone");
+        }
+    }
+
+    private static void take(Page page, String path, String name) {
+        page.navigate(path);
+        if (path.contains("/traffic/")) {
+            page.waitForSelector("#wave[data-drawn]");
+        }
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions()
+                .setPath(Path.of("..", System.getProperty("izzet.screenshots"), name + ".png")));
+    }
+}

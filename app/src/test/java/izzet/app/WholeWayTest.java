@@ -1,0 +1,221 @@
+package izzet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** A maker's whole way on the real pages: with the pointer, with the keyboard alone, on a phone; and what axe says to each page. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"spring.datasource.url=jdbc:h2:mem:way;DB_CLOSE_DELAY=-1", "izzet.demo=true"})
+class WholeWayTest {
+
+    private static final Path RECORD = Path.of("../core/src/test/resources/captures/i2c-page-oled.vcd");
+    private static Browser browser;
+
+    @LocalServerPort
+    private int port;
+
+    @BeforeAll
+    static void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    @Test
+    void withThePointer() {
+        Page page = browser.page(port);
+        List<String> errors = new ArrayList<>();
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) {
+                errors.add(m.text());
+            }
+        });
+        page.navigate("/");
+        page.getByLabel("Name").fill("Wick halt");
+        page.getByLabel("8-bit 5 V board").check();
+        button(page, "Start the plan").click();
+        for (String name : List.of("Up platform", "Down platform")) {
+            page.getByLabel("Name for Page-addressed OLED 128x64, 2-wire").fill(name);
+            button(page, "Add Page-addressed OLED 128x64, 2-wire").click();
+            assertThat(page.locator("input[name=name][value='" + name + "']")).isVisible();
+        }
+        button(page, "Add Push button").click();
+        assertThat(page.locator("#part-button")).isVisible();
+
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("2 Pins"))).click();
+        Locator clash = page.locator("#findings .finding.stop").first();
+        assertThat(clash).containsText("Up platform and Down platform both answer at 0x3C");
+        assertThat(page.locator(".thread.clash")).hasCount(2);
+
+        // Drag the button's knot to another of its dots.
+        Locator knot = page.locator("#knot-button-A");
+        BoundingBox from = knot.boundingBox();
+        String before = knot.getAttribute("aria-valuetext");
+        BoundingBox to = page.locator(".column[data-target='board:8'] .label").boundingBox();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
+        page.mouse().down();
+        page.mouse().move(to.x + to.width / 2, from.y + from.height / 2, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
+        page.mouse().up();
+        assertThat(page.locator("#knot-button-A")).hasAttribute("aria-valuetext", "pin 8");
+        button(page, "Undo").click();
+        assertThat(page.locator("#knot-button-A")).hasAttribute("aria-valuetext", before);
+
+        // One click repairs, one key undoes and another redoes.
+        page.locator("#findings .finding.stop summary").first().click();
+        page.locator("#findings .finding.stop .repair").first().click();
+        assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        page.keyboard().press("u");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(1);
+        page.keyboard().press("r");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+
+        // Ticks are kept.
+        page.keyboard().press("3");
+        page.locator("#tick-1").check();
+        assertThat(page.locator("main h2")).containsText("1 of ");
+        page.reload();
+        assertThat(page.locator("#tick-1")).isChecked();
+
+        // The record of a bus.
+        page.keyboard().press("4");
+        page.getByLabel("Value change dump").setInputFiles(RECORD);
+        button(page, "Upload and decode").click();
+        assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");
+        assertThat(page.locator("main")).containsText("Up platform");
+        assertThat(page.locator("#wave[data-drawn]")).isVisible();
+        page.locator(".talk .at a").first().click();
+        assertThat(page.locator(".bytes .hex").first()).containsText("AE");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("binary")).click();
+        assertThat(page.locator(".bytes .hex").first()).containsText("10101110");
+        assertThat(errors).isEmpty();
+        page.context().close();
+    }
+
+    @Test
+    void withTheKeyboardAlone() {
+        Page page = browser.page(port);
+        page.navigate("/");
+        page.getByLabel("Name").focus();
+        page.keyboard().type("Ennor quay");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Enter");
+        page.waitForURL(Pattern.compile("/plans/\\d+/parts"));
+        page.getByLabel("Name for Push button").focus();
+        page.keyboard().type("Bell");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#part-bell")).isVisible();
+        page.locator("h1").click();
+        page.keyboard().press("2");
+        page.waitForURL(Pattern.compile("/pins"));
+        Locator knot = page.locator("#knot-bell-A");
+        String before = knot.getAttribute("aria-valuetext");
+        knot.focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#knot-bell-A")).hasAttribute("transform", knot.getAttribute("transform"));
+        knot.focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#knot-bell-A")).not().hasAttribute("aria-valuetext", before);
+        assertThat(page.locator("#knot-bell-A")).isFocused();
+        // The same by the plain list.
+        page.locator("#to-bell-A").selectOption("board:" + "7");
+        page.getByLabel("Move Bell A").press("Enter");
+        assertThat(page.locator("#knot-bell-A")).hasAttribute("aria-valuetext", "pin 7");
+        page.locator("h1").click();
+        page.keyboard().press("?");
+        assertThat(page.locator("#keys")).isVisible();
+        page.keyboard().press("Escape");
+        page.keyboard().press("f");
+        page.waitForURL(Pattern.compile("/findings"));
+        page.context().close();
+    }
+
+    @Test
+    void aStaleFormFromASecondTabIsRefused() {
+        Page first = browser.page(port);
+        first.navigate("/plans/2/parts");
+        Page second = first.context().newPage();
+        second.navigate("http://127.0.0.1:" + port + "/plans/2/parts");
+        first.getByLabel("Name of the plan").fill("Port Ennor clock");
+        button(first, "Rename").click();
+        assertThat(first.locator("h1")).hasText("Port Ennor clock");
+        second.getByLabel("Name of the plan").fill("Lost");
+        button(second, "Rename").click();
+        assertThat(second.getByRole(AriaRole.ALERT)).containsText("Nothing was saved");
+        first.reload();
+        assertThat(first.locator("h1")).hasText("Port Ennor clock");
+        first.context().close();
+    }
+
+    @Test
+    void aBadRecordLeavesNothingBehind() {
+        Page page = browser.page(port);
+        page.navigate("/plans/2/traffic");
+        page.getByLabel("Value change dump").setInputFiles(Path.of("pom.xml"));
+        button(page, "Upload and decode").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 1");
+        page.navigate("/plans/2/traffic");
+        assertThat(page.locator(".card")).hasCount(0);
+        page.context().close();
+    }
+
+    @Test
+    void nothingSpillsOverOnAPhone() {
+        Page page = browser.page(port, 390, 800, ColorScheme.LIGHT);
+        for (String path : pages()) {
+            page.navigate(path);
+            assertThat((int) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(390);
+        }
+        page.navigate("/plans/1/wiring");
+        assertThat(page.locator("#tick-1").boundingBox().width).isGreaterThanOrEqualTo(24);
+        page.context().close();
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    void axeFindsNothing(ColorScheme scheme) {
+        Page page = browser.page(port, 1280, 800, scheme);
+        for (String path : pages()) {
+            page.navigate(path);
+            var violations = new AxeBuilder(page).analyze().getViolations();
+            assertThat(violations.stream().map(v -> v.getId() + " " + v.getNodes().get(0).getHtml()).toList())
+                    .as(scheme + " " + path)
+                    .isEmpty();
+        }
+        page.context().close();
+    }
+
+    private static List<String> pages() {
+        return List.of(
+                "/", "/plans/1/parts", "/plans/1/pins", "/plans/1/findings", "/plans/1/wiring", "/plans/1/traffic",
+                "/plans/1/traffic/1?line=4", "/plans/2/pins", "/api", "/plans/999/pins");
+    }
+}

@@ -1,0 +1,77 @@
+package izzet.app.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.PlanProblems;
+import izzet.core.plan.Target;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.NONE,
+        properties = "spring.datasource.url=jdbc:h2:mem:store;DB_CLOSE_DELAY=-1")
+class PlanStoreTest {
+
+    @Autowired
+    private PlanStore plans;
+
+    private long id() {
+        return plans.create(Plan.empty("Wick halt", "sbc-40-pin"), "started");
+    }
+
+    private StoredPlan rename(StoredPlan at, String name) {
+        return plans.apply(at.id(), at.version(), new PlanEdit.Rename(name));
+    }
+
+    @Test
+    void undoAndRedoWalkTheHistory() {
+        StoredPlan third = rename(rename(plans.get(id()), "Second"), "Third");
+        StoredPlan back = plans.undo(third.id(), third.version());
+        assertThat(back.plan().name()).isEqualTo("Second");
+        assertThat(back.redo()).isEqualTo("renamed the plan to Third");
+        assertThat(plans.redo(back.id(), back.version()).plan().name()).isEqualTo("Third");
+    }
+
+    @Test
+    void aNewChangeForgetsWhatWasUndone() {
+        StoredPlan second = rename(plans.get(id()), "Second");
+        StoredPlan back = plans.undo(second.id(), second.version());
+        StoredPlan other = rename(back, "Other");
+        assertThat(other.redo()).isNull();
+        assertThat(plans.history(other.id())).extracting(PlanStore.Change::done).containsExactly("renamed the plan to Other", "started");
+        assertThat(other.version()).isNotEqualTo(second.version());
+    }
+
+    @Test
+    void aStaleChangeIsRefusedAndNothingIsSaved() {
+        StoredPlan first = plans.get(id());
+        StoredPlan second = rename(first, "Second");
+        assertThatThrownBy(() -> rename(first, "Lost")).isInstanceOf(StalePlan.class).hasMessageContaining("Nothing was saved");
+        assertThat(plans.get(first.id())).isEqualTo(second);
+    }
+
+    @Test
+    void anEditThatBreaksThePlanIsRefused() {
+        StoredPlan first = plans.get(id());
+        assertThatThrownBy(() -> plans.apply(first.id(), first.version(), new PlanEdit.Rename(" "))).isInstanceOf(PlanProblems.class);
+        assertThatThrownBy(() -> plans.apply(
+                        first.id(), first.version(), new PlanEdit.Connect(Target.of("ghost:A"), Target.of("board:GPIO4"))))
+                .hasMessageContaining("ghost");
+        assertThat(plans.get(first.id())).isEqualTo(first);
+    }
+
+    @Test
+    void deletedPlansComeBack() {
+        StoredPlan plan = plans.get(id());
+        plans.delete(plan.id(), plan.version());
+        assertThat(plans.list()).extracting(PlanStore.Entry::id).doesNotContain(plan.id());
+        assertThat(plans.deleted()).extracting(PlanStore.Entry::id).contains(plan.id());
+        plans.restore(plan.id());
+        assertThat(plans.list()).extracting(PlanStore.Entry::id).contains(plan.id());
+        assertThat(plans.get(plans.duplicate(plan.id())).plan().name()).isEqualTo("Wick halt, copy");
+    }
+}
