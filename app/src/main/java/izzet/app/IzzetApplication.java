@@ -11,6 +11,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.core.env.Environment;
 
 /** The application: web pages and API over the core. */
@@ -30,7 +31,9 @@ public class IzzetApplication {
         }
     }
 
+    /** Not lazy like the rest: a bad catalogue file is told at the start. */
     @Bean
+    @Lazy(false)
     Catalog catalog() {
         return CatalogReader.shipped();
     }

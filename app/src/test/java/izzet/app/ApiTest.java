@@ -69,16 +69,27 @@ class ApiTest {
         HttpResponse<String> got = send(to(plan));
         String tag = got.headers().firstValue("ETag").orElseThrow();
         String renamed = got.body().replace("Two", "Number two");
-        assertThat(send(to(plan).PUT(HttpRequest.BodyPublishers.ofString(renamed))).statusCode()).isEqualTo(428);
-        HttpResponse<String> put = send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
+        assertThat(send(to(plan).PUT(HttpRequest.BodyPublishers.ofString(renamed)))
+                        .statusCode())
+                .isEqualTo(428);
+        HttpResponse<String> put =
+                send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
         assertThat(put.statusCode()).isEqualTo(200);
         assertThat(put.headers().firstValue("ETag")).isNotEqualTo(java.util.Optional.of(tag));
-        HttpResponse<String> stale = send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
+        HttpResponse<String> stale =
+                send(to(plan).header("If-Match", tag).PUT(HttpRequest.BodyPublishers.ofString(renamed)));
         assertThat(stale.statusCode()).isEqualTo(412);
-        assertThat(stale.headers().firstValue("Content-Type")).hasValueSatisfying(t -> assertThat(t).startsWith("application/problem+json"));
+        assertThat(stale.headers().firstValue("Content-Type"))
+                .hasValueSatisfying(t -> assertThat(t).startsWith("application/problem+json"));
         assertThat(send(to(plan).header("If-Match", tag).DELETE()).statusCode()).isEqualTo(412);
-        assertThat(send(to(plan).header("If-Match", put.headers().firstValue("ETag").orElseThrow()).DELETE()).statusCode()).isEqualTo(204);
-        assertThat(send(to("/api/plans")).body()).doesNotContain("\"id\":" + plan.substring(plan.lastIndexOf('/') + 1) + ",");
+        assertThat(send(to(plan).header(
+                                        "If-Match",
+                                        put.headers().firstValue("ETag").orElseThrow())
+                                .DELETE())
+                        .statusCode())
+                .isEqualTo(204);
+        assertThat(send(to("/api/plans")).body())
+                .doesNotContain("\"id\":" + plan.substring(plan.lastIndexOf('/') + 1) + ",");
     }
 
     @Test
@@ -101,7 +112,11 @@ class ApiTest {
         int before = JSON.readTree(send(to("/api/plans")).body()).size();
         assertThat(post("/api/check", TWINS).body()).contains("\"rule\":\"I1\"");
         // As a command-line client marks it by default.
-        assertThat(send(to("/api/check").header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString(TWINS))).body()).contains("\"rule\":\"I1\"");
+        assertThat(send(to("/api/check")
+                                .header("Content-Type", "application/x-www-form-urlencoded")
+                                .POST(HttpRequest.BodyPublishers.ofString(TWINS)))
+                        .body())
+                .contains("\"rule\":\"I1\"");
         assertThat(JSON.readTree(send(to("/api/plans")).body()).size()).isEqualTo(before);
     }
 
@@ -109,7 +124,9 @@ class ApiTest {
     void badDocumentsAreToldWithPlace() {
         HttpResponse<String> broken = post("/api/check", TWINS.replace("\"board:A4\"", "\"board:A44\""));
         assertThat(broken.statusCode()).isEqualTo(422);
-        assertThat(JSON.readTree(broken.body()).get("detail").asString()).contains("line 7").contains("no pin 'A44'");
+        assertThat(JSON.readTree(broken.body()).get("detail").asString())
+                .contains("line 7")
+                .contains("no pin 'A44'");
         assertThat(post("/api/plans", "").statusCode()).isEqualTo(422);
         assertThat(post("/api/plans", "{").body()).contains("not valid JSON");
         assertThat(send(to("/api/plans/99999")).statusCode()).isEqualTo(404);
@@ -125,7 +142,10 @@ class ApiTest {
         assertThat(send(to("/api/catalog/parts/ghost")).statusCode()).isEqualTo(404);
         JsonNode openapi = JSON.readTree(send(to("/api/openapi.json")).body());
         assertThat(openapi.get("paths").has("/api/decode")).isTrue();
-        assertThat(JSON.readTree(send(to("/api/schema/plan")).body()).get("title").asString()).contains("plan");
+        assertThat(JSON.readTree(send(to("/api/schema/plan")).body())
+                        .get("title")
+                        .asString())
+                .contains("plan");
     }
 
     private HttpResponse<String> decode(String query, byte[] record, String accept) {
@@ -138,16 +158,21 @@ class ApiTest {
     /** The header is what curl --data-binary sends: the body must not be taken for a form. */
     @Test
     void decodesEveryCaptureExactly() throws IOException {
-        for (String name : new String[] {"i2c-page-oled", "i2c-expander-lcd", "i2c-trouble", "i2c-10bit-and-general-call"}) {
+        for (String name :
+                new String[] {"i2c-page-oled", "i2c-expander-lcd", "i2c-trouble", "i2c-10bit-and-general-call"}) {
             JsonNode expected = JSON.readTree(Files.readString(CAPTURES.resolve(name + ".expected.json")));
             byte[] record = Files.readAllBytes(CAPTURES.resolve(name + ".vcd"));
-            String query = "protocol=i2c&scl=scl&sda=bench.probe_i.sda&glitchNs=" + expected.get("options").path("glitchNs").asLong(0);
-            if (name.equals("i2c-10bit-and-general-call") || !new String(record, java.nio.charset.StandardCharsets.US_ASCII).contains("probe_i")) {
+            String query = "protocol=i2c&scl=scl&sda=bench.probe_i.sda&glitchNs="
+                    + expected.get("options").path("glitchNs").asLong(0);
+            if (name.equals("i2c-10bit-and-general-call")
+                    || !new String(record, java.nio.charset.StandardCharsets.US_ASCII).contains("probe_i")) {
                 query = query.replace("bench.probe_i.sda", "sda");
             }
             HttpResponse<String> whole = decode(query, record, "application/json");
             assertThat(whole.statusCode()).as(whole.body()).isEqualTo(200);
-            assertThat(JSON.readTree(whole.body()).get("events")).as(name).isEqualTo(JSON.readTree(expected.get("events").toString()));
+            assertThat(JSON.readTree(whole.body()).get("events"))
+                    .as(name)
+                    .isEqualTo(JSON.readTree(expected.get("events").toString()));
             String lines = decode(query, record, "application/x-ndjson").body();
             assertThat(lines.lines()).hasSize(expected.get("events").size());
         }
@@ -160,25 +185,36 @@ class ApiTest {
         byte[] bad = damaged.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
         HttpResponse<String> whole = decode("scl=scl&sda=sda", bad, "application/json");
         assertThat(whole.statusCode()).isEqualTo(422);
-        assertThat(JSON.readTree(whole.body()).get("detail").asString()).startsWith("Line ").contains("time goes back");
+        assertThat(JSON.readTree(whole.body()).get("detail").asString())
+                .startsWith("Line ")
+                .contains("time goes back");
         String lines = decode("scl=scl&sda=sda", bad, "application/x-ndjson").body();
         String last = lines.lines().reduce((a, b) -> b).orElseThrow();
         assertThat(JSON.readTree(last).get("detail").asString()).startsWith("Line ");
         assertThat(lines.lines().count()).isGreaterThan(5);
         assertThat(decode("scl=scl&sda=nope", good, "application/json").body()).contains("no line 'nope'");
-        assertThat(decode("protocol=spi&scl=scl&sda=sda", good, "application/json").statusCode()).isEqualTo(400);
-        assertThat(decode("scl=scl&sda=sda", new byte[0], "application/json").body()).contains("empty");
+        assertThat(decode("protocol=spi&scl=scl&sda=sda", good, "application/json")
+                        .statusCode())
+                .isEqualTo(400);
+        assertThat(decode("scl=scl&sda=sda", new byte[0], "application/json").body())
+                .contains("empty");
         byte[] large = new byte[500_000];
         java.util.Arrays.fill(large, (byte) '\n');
-        assertThat(decode("scl=scl&sda=sda", large, "application/json").statusCode()).isEqualTo(413);
+        assertThat(decode("scl=scl&sda=sda", large, "application/json").statusCode())
+                .isEqualTo(413);
     }
 
     @Test
     void foreignPagesMayNotChangeAnything() {
         HttpRequest.Builder create = to("/api/plans").POST(HttpRequest.BodyPublishers.ofString(TWINS));
-        assertThat(send(create.copy().header("Origin", "http://elsewhere.example")).statusCode()).isEqualTo(403);
-        assertThat(send(create.copy().header("Sec-Fetch-Site", "cross-site")).statusCode()).isEqualTo(403);
-        assertThat(send(create.copy().header("Origin", "http://127.0.0.1:" + port)).statusCode()).isEqualTo(201);
+        assertThat(send(create.copy().header("Origin", "http://elsewhere.example"))
+                        .statusCode())
+                .isEqualTo(403);
+        assertThat(send(create.copy().header("Sec-Fetch-Site", "cross-site")).statusCode())
+                .isEqualTo(403);
+        assertThat(send(create.copy().header("Origin", "http://127.0.0.1:" + port))
+                        .statusCode())
+                .isEqualTo(201);
     }
 
     @Test
@@ -187,9 +223,12 @@ class ApiTest {
         HttpResponse<String> page = send(to(plan + "/pins"));
         assertThat(page.body()).doesNotContain("<script>alert").contains("&lt;script&gt;alert");
         assertThat(page.headers().firstValue("Content-Security-Policy"))
-                .hasValueSatisfying(p -> assertThat(p).contains("script-src 'self'").doesNotContain("unsafe"));
+                .hasValueSatisfying(
+                        p -> assertThat(p).contains("script-src 'self'").doesNotContain("unsafe"));
         assertThat(send(to("/plans/99999/pins")).body()).contains("There is no plan 99999");
-        assertThat(send(to("/nowhere")).body()).contains("nothing at this address").doesNotContain("Exception");
+        assertThat(send(to("/nowhere")).body())
+                .contains("nothing at this address")
+                .doesNotContain("Exception");
         assertThat(send(to("/h2-console")).statusCode()).isEqualTo(404);
     }
 }

@@ -14,7 +14,9 @@ class StartFaultTest {
 
     @Test
     void aTakenPortIsOneLine() {
-        assertThat(StartFault.tell(new RuntimeException(new PortInUseException(8080)))).contains("port 8080 is taken").contains("--port");
+        assertThat(StartFault.tell(new RuntimeException(new PortInUseException(8080))))
+                .contains("port 8080 is taken")
+                .contains("--port");
     }
 
     /** Asked of the database itself, so that its codes are the real ones. */
@@ -25,7 +27,9 @@ class StartFaultTest {
             assertThat(first.isValid(1)).isTrue();
             // A second opening in one process shares the file; another class loader stands for another process.
             SQLException locked = new SQLException("Database may be already in use", "90020", 90020);
-            assertThat(StartFault.tell(new RuntimeException(locked))).contains("in use by another running copy").contains("--data");
+            assertThat(StartFault.tell(new RuntimeException(locked)))
+                    .contains("in use by another running copy")
+                    .contains("--data");
         }
     }
 

@@ -44,7 +44,8 @@ class WholeWayTest {
     }
 
     private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     @Test
@@ -68,7 +69,8 @@ class WholeWayTest {
         button(page, "Add Push button").click();
         assertThat(page.locator("#part-button")).isVisible();
 
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("2 Pins"))).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("2 Pins")))
+                .click();
         Locator clash = page.locator("#findings .finding.stop").first();
         assertThat(clash).containsText("Up platform and Down platform both answer at 0x3C");
         assertThat(page.locator(".thread.clash")).hasCount(2);
@@ -80,7 +82,11 @@ class WholeWayTest {
         BoundingBox to = page.locator(".column[data-target='board:8'] .label").boundingBox();
         page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
         page.mouse().down();
-        page.mouse().move(to.x + to.width / 2, from.y + from.height / 2, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
+        page.mouse()
+                .move(
+                        to.x + to.width / 2,
+                        from.y + from.height / 2,
+                        new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
         page.mouse().up();
         assertThat(page.locator("#knot-button-A")).hasAttribute("aria-valuetext", "pin 8");
         button(page, "Undo").click();
@@ -111,7 +117,8 @@ class WholeWayTest {
         assertThat(page.locator("#wave[data-drawn]")).isVisible();
         page.locator(".talk .at a").first().click();
         assertThat(page.locator(".bytes .hex").first()).containsText("AE");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("binary")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("binary"))
+                .click();
         assertThat(page.locator(".bytes .hex").first()).containsText("10101110");
         assertThat(errors).isEmpty();
         page.context().close();
@@ -192,7 +199,9 @@ class WholeWayTest {
         Page page = browser.page(port, 390, 800, ColorScheme.LIGHT);
         for (String path : pages()) {
             page.navigate(path);
-            assertThat((int) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(390);
+            assertThat((int) page.evaluate("document.documentElement.scrollWidth"))
+                    .as(path)
+                    .isLessThanOrEqualTo(390);
         }
         page.navigate("/plans/1/wiring");
         assertThat(page.locator("#tick-1").boundingBox().width).isGreaterThanOrEqualTo(24);
@@ -200,13 +209,17 @@ class WholeWayTest {
     }
 
     @ParameterizedTest
-    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    @EnumSource(
+            value = ColorScheme.class,
+            names = {"LIGHT", "DARK"})
     void axeFindsNothing(ColorScheme scheme) {
         Page page = browser.page(port, 1280, 800, scheme);
         for (String path : pages()) {
             page.navigate(path);
             var violations = new AxeBuilder(page).analyze().getViolations();
-            assertThat(violations.stream().map(v -> v.getId() + " " + v.getNodes().get(0).getHtml()).toList())
+            assertThat(violations.stream()
+                            .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
+                            .toList())
                     .as(scheme + " " + path)
                     .isEmpty();
         }
@@ -215,7 +228,15 @@ class WholeWayTest {
 
     private static List<String> pages() {
         return List.of(
-                "/", "/plans/1/parts", "/plans/1/pins", "/plans/1/findings", "/plans/1/wiring", "/plans/1/traffic",
-                "/plans/1/traffic/1?line=4", "/plans/2/pins", "/api", "/plans/999/pins");
+                "/",
+                "/plans/1/parts",
+                "/plans/1/pins",
+                "/plans/1/findings",
+                "/plans/1/wiring",
+                "/plans/1/traffic",
+                "/plans/1/traffic/1?line=4",
+                "/plans/2/pins",
+                "/api",
+                "/plans/999/pins");
     }
 }

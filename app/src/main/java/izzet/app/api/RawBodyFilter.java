@@ -71,7 +71,9 @@ class RawBodyFilter extends OncePerRequestFilter {
 
         @Override
         public Enumeration<String> getHeaders(String name) {
-            return name.equalsIgnoreCase("Content-Type") ? Collections.enumeration(List.of(TYPE)) : super.getHeaders(name);
+            return name.equalsIgnoreCase("Content-Type")
+                    ? Collections.enumeration(List.of(TYPE))
+                    : super.getHeaders(name);
         }
 
         @Override

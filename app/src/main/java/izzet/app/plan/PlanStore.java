@@ -9,6 +9,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
@@ -16,9 +17,10 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Plans with their history. Every change is one revision; undo and redo move a pointer, so both survive a restart. A new change after an
- * undo forgets what was undone.
+ * undo forgets what was undone. Made at the start, so that a locked database is told then.
  */
 @Service
+@Lazy(false)
 @Transactional
 public class PlanStore {
 

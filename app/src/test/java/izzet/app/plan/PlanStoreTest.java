@@ -42,7 +42,9 @@ class PlanStoreTest {
         StoredPlan back = plans.undo(second.id(), second.version());
         StoredPlan other = rename(back, "Other");
         assertThat(other.redo()).isNull();
-        assertThat(plans.history(other.id())).extracting(PlanStore.Change::done).containsExactly("renamed the plan to Other", "started");
+        assertThat(plans.history(other.id()))
+                .extracting(PlanStore.Change::done)
+                .containsExactly("renamed the plan to Other", "started");
         assertThat(other.version()).isNotEqualTo(second.version());
     }
 
@@ -50,16 +52,21 @@ class PlanStoreTest {
     void aStaleChangeIsRefusedAndNothingIsSaved() {
         StoredPlan first = plans.get(id());
         StoredPlan second = rename(first, "Second");
-        assertThatThrownBy(() -> rename(first, "Lost")).isInstanceOf(StalePlan.class).hasMessageContaining("Nothing was saved");
+        assertThatThrownBy(() -> rename(first, "Lost"))
+                .isInstanceOf(StalePlan.class)
+                .hasMessageContaining("Nothing was saved");
         assertThat(plans.get(first.id())).isEqualTo(second);
     }
 
     @Test
     void anEditThatBreaksThePlanIsRefused() {
         StoredPlan first = plans.get(id());
-        assertThatThrownBy(() -> plans.apply(first.id(), first.version(), new PlanEdit.Rename(" "))).isInstanceOf(PlanProblems.class);
+        assertThatThrownBy(() -> plans.apply(first.id(), first.version(), new PlanEdit.Rename(" ")))
+                .isInstanceOf(PlanProblems.class);
         assertThatThrownBy(() -> plans.apply(
-                        first.id(), first.version(), new PlanEdit.Connect(Target.of("ghost:A"), Target.of("board:GPIO4"))))
+                        first.id(),
+                        first.version(),
+                        new PlanEdit.Connect(Target.of("ghost:A"), Target.of("board:GPIO4"))))
                 .hasMessageContaining("ghost");
         assertThat(plans.get(first.id())).isEqualTo(first);
     }

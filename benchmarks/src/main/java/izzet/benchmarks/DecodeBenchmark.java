@@ -1,0 +1,60 @@
+package izzet.benchmarks;
+
+import izzet.core.bench.I2cWaveform;
+import izzet.core.capture.VcdReader;
+import izzet.core.decode.I2cDecoder;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+
+/** Decoding a record against a plain pass that counts its line ends, over the same bytes. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+public class DecodeBenchmark {
+
+    private static final int TRANSFERS = 4000;
+    private byte[] record;
+
+    @Setup
+    public void record() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (I2cWaveform bus = new I2cWaveform(out, 400_000)) {
+            int[] bytes = new int[33];
+            for (int t = 0; t < TRANSFERS; t++) {
+                for (int i = 0; i < bytes.length; i++) {
+                    bytes[i] = (t * 31 + i * 7) & 0xFF;
+                }
+                bus.write(0x3C, true, bytes);
+            }
+        }
+        record = out.toByteArray();
+        System.out.println("record: " + record.length / 1_000_000 + " MB");
+    }
+
+    @Benchmark
+    public int plainPass() {
+        int lines = 0;
+        for (byte b : record) {
+            if (b == '\n') {
+                lines++;
+            }
+        }
+        return lines;
+    }
+
+    @Benchmark
+    public long decode() throws IOException {
+        long[] bytes = {0};
+        new VcdReader(new ByteArrayInputStream(record)).read(new I2cDecoder("scl", "sda", 0, t -> bytes[0] += t.size()));
+        return bytes[0];
+    }
+}
