@@ -36,6 +36,7 @@ class WholeWayTest {
     @BeforeAll
     static void open() {
         browser = new Browser();
+        com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
     }
 
     @AfterAll
