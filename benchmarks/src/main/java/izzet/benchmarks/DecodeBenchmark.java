@@ -54,7 +54,8 @@ public class DecodeBenchmark {
     @Benchmark
     public long decode() throws IOException {
         long[] bytes = {0};
-        new VcdReader(new ByteArrayInputStream(record)).read(new I2cDecoder("scl", "sda", 0, t -> bytes[0] += t.size()));
+        new VcdReader(new ByteArrayInputStream(record))
+                .read(new I2cDecoder("scl", "sda", 0, t -> bytes[0] += t.size()));
         return bytes[0];
     }
 }
