@@ -37,15 +37,16 @@ public record Weave(
         List<Thread> threads,
         List<Head> heads) {
 
-    private static final int LABELS = 250;
+    private static final int LABELS = 228;
     private static final int ROOM = 640;
     private static final int RIGHT = 12;
     private static final int TOP = 132;
     private static final int ROW = 19;
     private static final int PART_GAP = 10;
-    private static final int NARROW = 21;
+    private static final int NARROW = 20;
     private static final int WIDE = 30;
-    private static final int GROUP_GAP = 12;
+    private static final int RAIL = 28;
+    private static final int GROUP_GAP = 8;
 
     /** A name of the numberings beside the heads. */
     public record Head(String text, int y) {}
@@ -183,7 +184,7 @@ public record Weave(
                                 rail.ground() ? "" : "supply",
                                 "",
                                 rail.label() + " at " + positions));
-                x += step;
+                x += Math.max(step, RAIL);
             }
             String group = "";
             for (Pin pin : pins) {
