@@ -227,39 +227,8 @@ public final class VcdReader {
         long now = 0;
         boolean stamped = false;
         while (true) {
-            // The usual lines, "#123" and "1!", are taken without a call a byte; measured as most of the time of a
-            // decode. Whatever
-            // looks different in any way is left to the careful reading below, which starts at the same place.
-            while (limit - position >= PLAIN_LINE) {
-                int first = buffer[position];
-                if (first == '#') {
-                    int p = position + 1;
-                    long next = 0;
-                    int digit = buffer[p] - '0';
-                    while (digit >= 0 && digit <= 9 && p - position <= 18) {
-                        next = next * 10 + digit;
-                        digit = buffer[++p] - '0';
-                    }
-                    if (buffer[p] != '\n' || p == position + 1 || !stamped || next <= now) {
-                        break;
-                    }
-                    sink.moment(now);
-                    now = next;
-                    position = p + 1;
-                } else if ((first == '0' || first == '1')
-                        && buffer[position + 2] == '\n'
-                        && buffer[position + 1] >= FIRST_PRINTABLE
-                        && buffer[position + 1] <= '~') {
-                    int variable = shortIds[buffer[position + 1] - FIRST_PRINTABLE];
-                    if (variable == NOT_DECLARED || wantedBit[variable] < 0) {
-                        break;
-                    }
-                    sink.change(wantedBit[variable], first - '0');
-                    position += 3;
-                } else {
-                    break;
-                }
-                line++;
+            if (stamped) {
+                now = plainLines(sink, now);
             }
             int c = skipBlanks();
             switch (c) {
@@ -308,6 +277,54 @@ public final class VcdReader {
                                     + " where a time (#), a value (0 1 x z b) or a command ($) was expected.");
             }
         }
+    }
+
+    /**
+     * Takes the usual lines, "#123" and "1!", without a call a byte: most of the time of a decode goes here. Stops in front of whatever
+     * looks different in any way; the careful reading goes on from the same place.
+     *
+     * @return the time reached
+     */
+    private long plainLines(ChangeSink sink, long from) {
+        final byte[] bytes = buffer;
+        final int[] ids = shortIds;
+        final int[] lines = wantedBit;
+        final int last = limit - PLAIN_LINE;
+        int at = position;
+        int taken = 0;
+        long now = from;
+        while (at <= last) {
+            int first = bytes[at];
+            if (first == '#') {
+                int p = at + 1;
+                long next = 0;
+                int digit = bytes[p] - '0';
+                while (digit >= 0 && digit <= 9 && p - at <= 18) {
+                    next = next * 10 + digit;
+                    digit = bytes[++p] - '0';
+                }
+                if (bytes[p] != '\n' || p == at + 1 || next <= now) {
+                    break;
+                }
+                sink.moment(now);
+                now = next;
+                at = p + 1;
+            } else if ((first == '0' || first == '1') && bytes[at + 2] == '\n') {
+                int id = bytes[at + 1] - FIRST_PRINTABLE;
+                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
+                if (variable == NOT_DECLARED || lines[variable] < 0) {
+                    break;
+                }
+                sink.change(lines[variable], first - '0');
+                at += 3;
+            } else {
+                break;
+            }
+            taken++;
+        }
+        position = at;
+        line += taken;
+        return now;
     }
 
     private void command() throws IOException {
