@@ -1,7 +1,6 @@
 package izzet.app;
 
 import izzet.core.catalog.Catalog;
-import izzet.core.catalog.CatalogReader;
 import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
@@ -19,6 +18,7 @@ import org.springframework.core.env.Environment;
 public class IzzetApplication {
 
     public static void main(String[] args) {
+        CatalogAhead.begin();
         try {
             SpringApplication.run(IzzetApplication.class, args);
         } catch (RuntimeException e) {
@@ -35,7 +35,7 @@ public class IzzetApplication {
     @Bean
     @Lazy(false)
     Catalog catalog() {
-        return CatalogReader.shipped();
+        return CatalogAhead.get();
     }
 
     @Bean

@@ -11,13 +11,12 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Fills an empty database with the demo plans, and a record made on the simulated bus. */
+/** Fills an empty database with the demo plans, and a record made on the simulated bus, when asked for. */
 @Component
-@ConditionalOnProperty("izzet.demo")
 class Demo implements ApplicationRunner {
 
     private static final int SIGN = 0x3C;
@@ -28,8 +27,15 @@ class Demo implements ApplicationRunner {
     private final RecordStore records;
     private final PlanDocument documents;
     private final Catalog catalog;
+    private final boolean wanted;
 
-    Demo(PlanStore plans, RecordStore records, PlanDocument documents, Catalog catalog) {
+    Demo(
+            PlanStore plans,
+            RecordStore records,
+            PlanDocument documents,
+            Catalog catalog,
+            @Value("${izzet.demo}") boolean wanted) {
+        this.wanted = wanted;
         this.plans = plans;
         this.records = records;
         this.documents = documents;
@@ -39,7 +45,7 @@ class Demo implements ApplicationRunner {
     @Override
     @Transactional
     public void run(ApplicationArguments args) throws IOException {
-        if (!plans.list().isEmpty() || !plans.deleted().isEmpty()) {
+        if (!wanted || !plans.list().isEmpty() || !plans.deleted().isEmpty()) {
             return;
         }
         for (String text : Discovery.texts("/demo-plans", ".json").values()) {

@@ -3,6 +3,9 @@ package izzet.core.capture;
 import izzet.core.capture.ChangeSink.Levels;
 import java.io.IOException;
 import java.io.InputStream;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -30,6 +33,9 @@ public final class VcdReader {
     private static final int FIRST_PRINTABLE = 33;
     private static final int PRINTABLES = 94;
     private static final int TABLE_CHARS = 2;
+
+    private static final VarHandle EIGHT_BYTES =
+            MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
 
     /** A time stamp of 18 digits with its mark and its end fits. */
     private static final int PLAIN_LINE = 24;
@@ -295,9 +301,23 @@ public final class VcdReader {
         long now = from;
         while (at <= last) {
             int first = bytes[at];
-            if (first == '#') {
+            // One comparison for both levels: which of them it is cannot be foretold, that it is one of them can.
+            if ((first | 1) == '1' && bytes[at + 2] == '\n') {
+                int id = bytes[at + 1] - FIRST_PRINTABLE;
+                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
+                if (variable == NOT_DECLARED || lines[variable] < 0) {
+                    break;
+                }
+                sink.change(lines[variable], first & 1);
+                at += 3;
+            } else if (first == '#') {
                 int p = at + 1;
                 long next = 0;
+                long eight = (long) EIGHT_BYTES.get(bytes, p);
+                if (Digits.allEight(eight)) {
+                    next = Digits.valueOfEight(eight);
+                    p += 8;
+                }
                 int digit = bytes[p] - '0';
                 while (digit >= 0 && digit <= 9 && p - at <= 18) {
                     next = next * 10 + digit;
@@ -309,14 +329,9 @@ public final class VcdReader {
                 sink.moment(now);
                 now = next;
                 at = p + 1;
-            } else if ((first == '0' || first == '1') && bytes[at + 2] == '\n') {
-                int id = bytes[at + 1] - FIRST_PRINTABLE;
-                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
-                if (variable == NOT_DECLARED || lines[variable] < 0) {
-                    break;
-                }
-                sink.change(lines[variable], first - '0');
-                at += 3;
+            } else if (first == '\n') {
+                // The careful reading stops in front of the end of its line.
+                at++;
             } else {
                 break;
             }

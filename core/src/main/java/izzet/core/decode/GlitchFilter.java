@@ -24,17 +24,13 @@ final class GlitchFilter {
     private long sclSince = NONE;
     private long sdaSince = NONE;
 
-    /** @param limit in ticks; 0 passes everything on */
+    /** @param limit in ticks, above 0 */
     GlitchFilter(long limit, Out out) {
         this.limit = limit;
         this.out = out;
     }
 
     void levels(long ticks, int newScl, int newSda) {
-        if (limit == 0) {
-            out.levels(ticks, newScl, newSda);
-            return;
-        }
         if (scl < 0) {
             scl = newScl;
             sda = newSda;

@@ -19,6 +19,14 @@ public final class I2cDecoder implements ChangeSink {
     private static final int TEN_BIT_MASK = 0b1111_1000;
     private static final int TEN_BIT_MARK = 0b1111_0000;
 
+    private static final byte NOTHING = 0;
+    private static final byte RISE = 1;
+    private static final byte FALL = 2;
+    private static final byte START = 3;
+    private static final byte STOP = 4;
+    private static final byte LOST = 5;
+    private static final byte[] EVENTS = events();
+
     private enum Phase {
         IDLE,
         ADDRESS,
@@ -31,14 +39,16 @@ public final class I2cDecoder implements ChangeSink {
     private final long glitchNanos;
     private final Consumer<I2cTransfer> out;
 
+    /** Null when no pulse is to be taken off. */
     private GlitchFilter filter;
+
     private TimeScale timeScale;
     private int rawScl = Levels.UNKNOWN;
     private int rawSda = Levels.UNKNOWN;
-    private boolean changed;
 
-    private int scl = Levels.UNKNOWN;
-    private int sda = Levels.UNKNOWN;
+    /** Both levels as they are now: clock in the lower two bits. */
+    private int state = Levels.UNKNOWN | Levels.UNKNOWN << 2;
+
     private Phase phase = Phase.IDLE;
     private int bits;
     private int shift;
@@ -81,7 +91,7 @@ public final class I2cDecoder implements ChangeSink {
     /** For lines that do not come from a value change dump. */
     public void begin(TimeScale scale) {
         timeScale = scale;
-        filter = new GlitchFilter(glitchNanos == 0 ? 0 : timeScale.ticksIn(glitchNanos), this::levels);
+        filter = glitchNanos == 0 ? null : new GlitchFilter(timeScale.ticksIn(glitchNanos), this::levels);
     }
 
     /** Known once the record's declarations have been read. */
@@ -92,56 +102,78 @@ public final class I2cDecoder implements ChangeSink {
     @Override
     public void change(int index, int level) {
         if (index == 0) {
-            changed |= level != rawScl;
             rawScl = level;
         } else {
-            changed |= level != rawSda;
             rawSda = level;
         }
     }
 
     @Override
     public void moment(long ticks) {
-        if (changed) {
-            changed = false;
+        if (filter == null) {
+            levels(ticks, rawScl, rawSda);
+        } else {
             filter.levels(ticks, rawScl, rawSda);
         }
     }
 
     @Override
     public void end(long ticks) {
-        filter.end();
+        if (filter != null) {
+            filter.end();
+        }
         finish(ticks, I2cTransfer.End.CUT_OFF);
         phase = Phase.IDLE;
     }
 
-    private void levels(long ticks, int newScl, int newSda) {
-        boolean sclChanged = newScl != scl;
-        boolean sdaChanged = newSda != sda;
-        boolean known = (newScl | newSda | scl | sda) < Levels.UNKNOWN;
-        boolean wasHigh = scl == 1;
-        scl = newScl;
-        sda = newSda;
-        if (!known) {
-            if ((newScl | newSda) >= Levels.UNKNOWN) {
-                finish(ticks, I2cTransfer.End.CUT_OFF);
-                phase = Phase.IDLE;
+    private void levels(long ticks, int scl, int sda) {
+        int next = scl | sda << 2;
+        int event = EVENTS[state << 4 | next];
+        state = next;
+        switch (event) {
+            case RISE -> {
+                shift = shift << 1 | sda;
+                bits++;
             }
-        } else if (sclChanged) {
-            if (newScl == 1) {
-                rise(newSda);
-            } else {
-                fall();
+            case FALL -> {
+                if (bits == BITS) {
+                    take(shift >> 1 & 0xFF, (shift & 1) == 0);
+                    bits = 0;
+                }
             }
-        } else if (sdaChanged && wasHigh) {
-            if (newSda == 0) {
-                startAt(ticks);
-            } else {
+            case START -> startAt(ticks);
+            case STOP -> {
                 finish(ticks, I2cTransfer.End.STOP);
                 phase = Phase.IDLE;
                 tenBitAddress = -1;
             }
+            case LOST -> {
+                finish(ticks, I2cTransfer.End.CUT_OFF);
+                phase = Phase.IDLE;
+            }
+            default -> {}
         }
+    }
+
+    /** What a change of the two lines means, for every pair of old and new levels: looked up, since it comes with every edge. */
+    private static byte[] events() {
+        byte[] events = new byte[256];
+        for (int i = 0; i < events.length; i++) {
+            int oldScl = i >> 4 & 3;
+            int oldSda = i >> 6 & 3;
+            int scl = i & 3;
+            int sda = i >> 2 & 3;
+            if (scl >= Levels.UNKNOWN || sda >= Levels.UNKNOWN) {
+                events[i] = LOST;
+            } else if (oldScl >= Levels.UNKNOWN || oldSda >= Levels.UNKNOWN) {
+                events[i] = NOTHING;
+            } else if (scl != oldScl) {
+                events[i] = scl == 1 ? RISE : FALL;
+            } else if (sda != oldSda && scl == 1) {
+                events[i] = sda == 0 ? START : STOP;
+            }
+        }
+        return events;
     }
 
     private void startAt(long ticks) {
@@ -154,22 +186,6 @@ public final class I2cDecoder implements ChangeSink {
         bits = 0;
         shift = 0;
         size = 0;
-    }
-
-    private void rise(int bit) {
-        if (phase != Phase.IDLE && bits < BITS) {
-            shift = shift << 1 | bit;
-            bits++;
-        }
-    }
-
-    private void fall() {
-        if (bits == BITS) {
-            boolean acknowledged = (shift & 1) == 0;
-            take(shift >> 1, acknowledged);
-            bits = 0;
-            shift = 0;
-        }
     }
 
     private void take(int value, boolean acknowledged) {
