@@ -131,6 +131,7 @@
 
   // Wave
   let view = null;
+  const LEFT = 60;
   const canvas = () => $("#wave");
   const waveShow = (from, to) => {
     const c = canvas();
@@ -179,7 +180,22 @@
     clampView(+c.dataset.first, +c.dataset.last);
     draw();
   });
-  document.addEventListener("pointerup", () => { grabbed = null; });
+  document.addEventListener("pointerup", (e) => {
+    if (grabbed && Math.abs(e.clientX - grabbed.x) < 4 && e.target.id === "wave") lineAt(e);
+    grabbed = null;
+  });
+  // A click on the wave selects the line that was said there; one on another page is asked for.
+  const lineAt = (e) => {
+    const c = canvas(), box = c.getBoundingClientRect(), x = e.clientX - box.left - LEFT;
+    if (x < 0) return;
+    const tick = Math.floor(view.from + x / (box.width - LEFT) * (view.to - view.from));
+    const links = [...document.querySelectorAll(".talk .at a")];
+    const link = links.find((a) => +a.dataset.from <= tick && tick <= +a.dataset.to);
+    if (link) { link.click(); return; }
+    const jump = $("#jump");
+    jump.href = `${jump.dataset.base}?at=${tick}`;
+    jump.click();
+  };
 
   const time = (ticks, fs) => {
     const s = ticks * fs / 1e15;
@@ -192,10 +208,12 @@
     if (!c || !view) return;
     const mine = ++asked;
     const scale = window.devicePixelRatio || 1;
-    const left = 60, columns = Math.max(50, Math.floor(c.clientWidth - left));
-    const answer = await fetch(`${c.dataset.url}?from=${Math.floor(view.from)}&to=${Math.ceil(view.to)}&columns=${columns}`);
+    const left = LEFT, columns = Math.max(50, Math.floor(c.clientWidth - left));
+    const stretch = `from=${Math.floor(view.from)}&to=${Math.ceil(view.to)}`;
+    const [answer, told] = await Promise.all([fetch(`${c.dataset.url}?${stretch}&columns=${columns}`), fetch(`${c.dataset.labels}?${stretch}`)]);
     if (!answer.ok || mine !== asked) return;
-    const data = new Uint8Array(await answer.arrayBuffer());
+    const data = new Uint8Array(await answer.arrayBuffer()), labels = told.ok ? await told.json() : [];
+    if (mine !== asked) return;
     c.width = c.clientWidth * scale;
     c.height = c.clientHeight * scale;
     const g = c.getContext("2d");
@@ -221,13 +239,22 @@
       }
       g.stroke();
     });
+    const perTick = columns / (view.to - view.from);
+    labels.forEach((l) => {
+      const x = left + (l.from - view.from) * perTick, width = (l.to - l.from) * perTick;
+      g.strokeStyle = ink("--rule");
+      g.beginPath(); g.moveTo(Math.max(left, x), 8); g.lineTo(Math.max(left, x), 98); g.stroke();
+      g.fillStyle = ink(l.heard ? "--soft" : "--stop");
+      const text = l.heard ? l.text : `${l.text} ✕`;
+      if (x >= left - 2 && g.measureText(text).width + 6 < width) g.fillText(text, x + 4, 96);
+    });
     const fs = +c.dataset.fs;
     g.fillStyle = ink("--soft");
     g.strokeStyle = ink("--rule");
     for (let k = 0; k <= 4; k++) {
       const x = left + columns * k / 4;
       g.textAlign = k === 0 ? "left" : k === 4 ? "right" : "center";
-      g.fillText(time(view.from + (view.to - view.from) * k / 4, fs), x, 104);
+      g.fillText(time(view.from + (view.to - view.from) * k / 4, fs), x, 116);
     }
     g.textAlign = "left";
     c.dataset.drawn = `${Math.floor(view.from)}-${Math.ceil(view.to)}`;

@@ -1,15 +1,15 @@
 package izzet.app.api;
 
+import izzet.app.shell.LimitedStream;
 import izzet.app.shell.TooLarge;
 import izzet.core.capture.RecordFault;
-import izzet.core.capture.VcdReader;
+import izzet.core.capture.RecordReader;
 import izzet.core.decode.I2cDecoder;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.TransferJson;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedOutputStream;
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -159,7 +159,7 @@ class DecodeApi {
             event.accept(text);
         };
         decoder[0] = new I2cDecoder(scl, sda, glitchNs, take);
-        new VcdReader(body).read(decoder[0]);
+        RecordReader.read(body, decoder[0]);
     }
 
     private static void write(OutputStream out, StringBuilder text) {
@@ -171,19 +171,10 @@ class DecodeApi {
     }
 
     private InputStream limited(InputStream in) {
-        return new FilterInputStream(in) {
-            private long left = maxBytes;
-
-            @Override
-            public int read(byte[] b, int off, int len) throws IOException {
-                int got = super.read(b, off, len);
-                left -= Math.max(0, got);
-                if (left < 0) {
-                    throw new TooLarge("The record is larger than " + maxBytes
-                            + " bytes. Record a shorter stretch, or start with a larger izzet.records.max-bytes.");
-                }
-                return got;
-            }
-        };
+        return new LimitedStream(
+                in,
+                maxBytes,
+                "The record is larger than " + maxBytes
+                        + " bytes. Record a shorter stretch, or start with a larger izzet.records.max-bytes.");
     }
 }

@@ -50,6 +50,7 @@ final class ReportJson {
         json.put("title", r.title());
         json.put("price", r.price());
         json.put("stopsLeft", r.stopsLeft());
+        json.put("brings", r.brings());
         return json;
     }
 }

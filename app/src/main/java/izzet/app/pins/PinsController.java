@@ -22,6 +22,10 @@ class PinsController {
         PlanFrame frame = frames.of(id, "pins");
         model.addAttribute("frame", frame);
         model.addAttribute("weave", Weave.of(frame.circuit(), frame.report()));
+        ResistorsView resistors = new ResistorsView(frame.circuit());
+        model.addAttribute("resistors", resistors.fitted());
+        model.addAttribute("ends", resistors.ends());
+        model.addAttribute("rails", resistors.rails());
         return "pins";
     }
 }

@@ -1,6 +1,7 @@
 package izzet.app.pins;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.Direction;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
@@ -12,6 +13,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
@@ -67,7 +69,19 @@ public record Weave(
             String duty,
             String note) {}
 
-    public record PartRows(String id, String name, String detail, int y, int bottom, boolean clash, List<Row> rows) {}
+    /**
+     * @param rows drawn
+     * @param listed every line that can be connected; those not drawn, too
+     */
+    public record PartRows(
+            String id,
+            String name,
+            String detail,
+            int y,
+            int bottom,
+            boolean clash,
+            List<Row> rows,
+            List<Row> listed) {}
 
     /**
      * @param line {@code sign1:SDA}
@@ -90,12 +104,22 @@ public record Weave(
             String insert,
             List<Option> options,
             List<Integer> dots,
-            boolean movable) {
+            boolean movable,
+            Extras extras) {
 
         public String optionTargets() {
             return options.stream().map(Option::target).collect(Collectors.joining(" "));
         }
     }
+
+    /**
+     * What the list offers beside the pins.
+     *
+     * @param helpers lines of other parts that it could hang on
+     * @param asksOhms whether a series resistor is at home here
+     * @param asksPull whether the board's own pull-up could be switched on
+     */
+    public record Extras(List<Option> helpers, boolean asksOhms, boolean asksPull, boolean pulled) {}
 
     public record Option(String target, String label, boolean chosen, int x) {}
 
@@ -125,13 +149,18 @@ public record Weave(
             int y = TOP + ROW;
             for (Unit unit : circuit.units()) {
                 List<Row> rows = new ArrayList<>();
+                List<Row> listed = new ArrayList<>();
                 int top = y;
                 for (Wire wire : circuit.wiresOf(unit)) {
-                    if (unused(wire)) {
+                    if (!wire.connected() && wire.role().downstream()) {
+                        if (wire.role() == Role.SHIFT) {
+                            listed.add(row(wire, y));
+                        }
                         continue;
                     }
                     Row row = row(wire, y);
                     rows.add(row);
+                    listed.add(row);
                     if (row.knotX() > 0) {
                         knots.computeIfAbsent(row.knotX(), x -> new ArrayList<>())
                                 .add(row);
@@ -141,7 +170,7 @@ public record Weave(
                 boolean clash = report.findings().stream()
                         .anyMatch(f -> f.severity() == Severity.STOP && f.aboutPart(unit.id()));
                 y = Math.max(y, top + 2 * ROW);
-                parts.add(new PartRows(unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, rows));
+                parts.add(new PartRows(unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, rows, listed));
                 y += PART_GAP;
             }
             var names = board.numbering();
@@ -150,10 +179,6 @@ public record Weave(
                     new Head(names.position(), TOP - 25),
                     new Head(names.chip(), TOP - 10));
             return new Weave(right + RIGHT, y, TOP, List.copyOf(columns.values()), parts, threads(), heads);
-        }
-
-        private static boolean unused(Wire wire) {
-            return !wire.connected() && wire.role().downstream();
         }
 
         private String detail(Unit unit) {
@@ -268,7 +293,26 @@ public record Weave(
                     insert,
                     options,
                     dots,
-                    !indirect && options.size() > 1);
+                    !indirect && options.size() > 1,
+                    extras(wire));
+        }
+
+        private Extras extras(Wire wire) {
+            Optional<Target> to = wire.to();
+            List<Option> helpers = LegalPins.helpersFor(circuit, wire).stream()
+                    .map(Wire::from)
+                    .map(t -> new Option(
+                            t.toString(), name(t), to.filter(t::equals).isPresent(), 0))
+                    .toList();
+            boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
+            boolean pulled = wire.connected()
+                    && Connection.INTERNAL_UP.equals(wire.connection().pull());
+            boolean series = wire.connected() && wire.connection().seriesOhms() != null;
+            return new Extras(
+                    helpers,
+                    series || wire.role() == Role.LAMP || wire.role() == Role.CONTRAST,
+                    pulled || button && board.internalPullUps(),
+                    pulled);
         }
 
         private String name(Target line) {
@@ -280,17 +324,21 @@ public record Weave(
             if (LegalPins.wantsPin(wire)) {
                 for (Pin pin : LegalPins.of(circuit, wire)) {
                     String t = "board:" + pin.id();
-                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire)
-                            && !wire.role().bus();
+                    boolean shared = wire.role().bus()
+                            || wire.role() == Role.SHIFT
+                                    && circuit.usersOf(pin).stream()
+                                            .allMatch(w -> w.role().bus());
+                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire) && !shared;
                     if (!taken || t.equals(target)) {
                         options.add(new Option(
                                 t, pin.label(), t.equals(target), columns.get(t).x()));
                     }
                 }
-            } else if (wire.role() == Role.SUPPLY || wire.role() == Role.GROUND) {
+            }
+            if (takesRail(wire)) {
                 for (Rail rail : board.rails()) {
                     String t = "rail:" + rail.id();
-                    if (columns.containsKey(t) && rail.ground() == (wire.role() == Role.GROUND)) {
+                    if (columns.containsKey(t) && suits(wire, rail)) {
                         options.add(new Option(
                                 t,
                                 rail.label(),
@@ -304,6 +352,22 @@ public record Weave(
                 options.add(new Option(target, present.label(), true, present.x()));
             }
             return options;
+        }
+
+        /** Supplies, and lines that may rest at a level: a select or a reset can be tied, a backlight hung on a supply. */
+        private static boolean takesRail(Wire wire) {
+            return wire.role().power()
+                    || wire.role() == Role.LAMP
+                    || wire.role() == Role.CONTRAST
+                    || wire.line().direction() == Direction.IN && !wire.role().bus();
+        }
+
+        private static boolean suits(Wire wire, Rail rail) {
+            return switch (wire.role()) {
+                case SUPPLY, LAMP -> !rail.ground();
+                case GROUND, RETURN, CONTRAST -> rail.ground();
+                default -> true;
+            };
         }
 
         private static String kind(Wire wire, Column column) {

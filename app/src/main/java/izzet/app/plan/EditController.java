@@ -11,6 +11,7 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
@@ -190,7 +191,9 @@ class EditController {
             @RequestParam String here,
             @RequestParam String from,
             @RequestParam String to,
-            @RequestParam(required = false) String ohms) {
+            @RequestParam(required = false) String ohms,
+            @RequestParam(defaultValue = "false") boolean asksPull,
+            @RequestParam(required = false) String pull) {
         Target line = Target.of(from);
         return edit(id, version, here, plan -> {
             if (to.isBlank()) {
@@ -198,9 +201,38 @@ class EditController {
             }
             Optional<Connection> old = plan.connection(line);
             Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
-            return new PlanEdit.Connect(new Connection(
-                    line, Target.of(to), series, old.map(Connection::pull).orElse(null)));
+            String pulled = asksPull ? pull : old.map(Connection::pull).orElse(null);
+            return new PlanEdit.Connect(new Connection(line, Target.of(to), series, pulled));
         });
+    }
+
+    @PostMapping("/plans/{id}/resistors")
+    String addResistor(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String from,
+            @RequestParam String to,
+            @RequestParam String ohms) {
+        Double value = resistance(ohms);
+        if (value == null) {
+            throw new IllegalArgumentException("A resistor needs a value; write 4k7 or 10k.");
+        }
+        return edit(
+                id,
+                version,
+                here,
+                p -> new PlanEdit.AddResistor(
+                        new Resistor(p.freeId("r-by-hand"), Target.of(from), Target.of(to), value)));
+    }
+
+    @PostMapping("/plans/{id}/resistors/{resistor}/remove")
+    String removeResistor(
+            @PathVariable long id,
+            @PathVariable String resistor,
+            @RequestParam long version,
+            @RequestParam String here) {
+        return edit(id, version, here, p -> new PlanEdit.RemoveResistor(resistor));
     }
 
     private static Double resistance(String text) {

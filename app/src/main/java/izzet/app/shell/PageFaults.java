@@ -6,15 +6,21 @@ import izzet.core.capture.RecordFault;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import jakarta.servlet.http.HttpServletRequest;
+import java.net.URI;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.ModelAndView;
 
 /** Turns faults into a page for people or a problem document (RFC 9457) for programs. Nothing was saved when one of these shows. */
@@ -71,6 +77,52 @@ class PageFaults {
         return answer(HttpStatus.BAD_REQUEST, "This request cannot be understood", e.getMessage(), request);
     }
 
+    @ExceptionHandler(MissingServletRequestParameterException.class)
+    Object parameter(MissingServletRequestParameterException e, HttpServletRequest request) {
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "A parameter is missing",
+                "The parameter '" + e.getParameterName() + "' is missing; the API page tells what it is for.",
+                request);
+    }
+
+    @ExceptionHandler(MissingServletRequestPartException.class)
+    Object part(MissingServletRequestPartException e, HttpServletRequest request) {
+        return answer(
+                HttpStatus.BAD_REQUEST, "No file came", "Choose a file before you send the form; none came.", request);
+    }
+
+    @ExceptionHandler(MethodArgumentTypeMismatchException.class)
+    Object type(MethodArgumentTypeMismatchException e, HttpServletRequest request) {
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "This request cannot be understood",
+                "'" + e.getValue() + "' is no value for '" + e.getName() + "'; a number is expected.",
+                request);
+    }
+
+    @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
+    Object method(HttpRequestMethodNotSupportedException e, HttpServletRequest request) {
+        Object answer = answer(
+                HttpStatus.METHOD_NOT_ALLOWED,
+                "Not done this way",
+                e.getMethod() + " does nothing here; "
+                        + String.join(
+                                ", ",
+                                e.getSupportedHttpMethods().stream()
+                                        .map(HttpMethod::name)
+                                        .sorted()
+                                        .toList())
+                        + " would.",
+                request);
+        return answer instanceof ResponseEntity<?> problem
+                ? ResponseEntity.status(problem.getStatusCode())
+                        .headers(problem.getHeaders())
+                        .allow(e.getSupportedHttpMethods().toArray(HttpMethod[]::new))
+                        .body(problem.getBody())
+                : answer;
+    }
+
     private static boolean api(HttpServletRequest request) {
         return request.getRequestURI().startsWith("/api/");
     }
@@ -79,6 +131,7 @@ class PageFaults {
         if (api(request)) {
             ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
             problem.setTitle(title);
+            problem.setInstance(URI.create(request.getRequestURI()));
             return ResponseEntity.status(status)
                     .header(HttpHeaders.CONTENT_TYPE, MediaType.APPLICATION_PROBLEM_JSON_VALUE)
                     .body(problem);

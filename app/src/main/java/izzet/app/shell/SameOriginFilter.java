@@ -6,25 +6,39 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Refuses changing requests that a page of another origin makes, and sets the headers that keep foreign content out. A request without
+ * Refuses changing requests that a page of another origin makes and requests under a foreign name, and sets the headers that keep foreign content out. A request without
  * Origin and Sec-Fetch-Site, as from a command line, is let through.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class SameOriginFilter extends OncePerRequestFilter {
 
+    private static final Pattern NUMBER =
+            Pattern.compile("\\d{1,3}(\\.\\d{1,3}){3}|\\[?[0-9a-fA-F:.]*:[0-9a-fA-F:.%]*]?");
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
     private static final Set<String> OWN_SITES = Set.of("same-origin", "none");
     private static final String POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
                     + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    private final List<String> hosts;
+
+    /** @param hosts further names that this application answers to */
+    SameOriginFilter(@Value("${izzet.hosts:}") List<String> hosts) {
+        this.hosts = List.copyOf(hosts);
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -32,16 +46,37 @@ class SameOriginFilter extends OncePerRequestFilter {
         response.setHeader("Content-Security-Policy", POLICY);
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "same-origin");
-        if (!READING.contains(request.getMethod()) && foreign(request)) {
-            response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-            response.setContentType("application/problem+json");
-            response.getWriter()
-                    .write(
-                            "{\"type\":\"about:blank\",\"title\":\"Foreign origin\",\"status\":403,\"detail\":"
-                                    + "\"A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.\"}");
-            return;
+        if (!ownName(request.getServerName())) {
+            refuse(
+                    response,
+                    HttpStatus.MISDIRECTED_REQUEST,
+                    "Unknown name",
+                    "This application does not answer to that name. Use its number or localhost, or start it with IZZET_HOSTS set to the name.");
+        } else if (!READING.contains(request.getMethod()) && foreign(request)) {
+            refuse(
+                    response,
+                    HttpStatus.FORBIDDEN,
+                    "Foreign origin",
+                    "A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.");
+        } else {
+            chain.doFilter(request, response);
         }
-        chain.doFilter(request, response);
+    }
+
+    private static void refuse(HttpServletResponse response, HttpStatus status, String title, String detail)
+            throws IOException {
+        response.setStatus(status.value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getWriter()
+                .write("{\"type\":\"about:blank\",\"title\":\"" + title + "\",\"status\":" + status.value()
+                        + ",\"detail\":\"" + detail + "\"}");
+    }
+
+    /** A page elsewhere can give this machine a name of its own and so pass for the same origin; numbers and localhost it cannot. */
+    private boolean ownName(String name) {
+        return NUMBER.matcher(name).matches()
+                || name.equalsIgnoreCase("localhost")
+                || hosts.stream().anyMatch(name::equalsIgnoreCase);
     }
 
     private static boolean foreign(HttpServletRequest request) {

@@ -4,9 +4,9 @@ import izzet.app.plan.NoSuchThing;
 import izzet.core.capture.ChangeSink;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
+import izzet.core.capture.RecordHeader;
+import izzet.core.capture.RecordReader;
 import izzet.core.capture.TimeScale;
-import izzet.core.capture.VcdHeader;
-import izzet.core.capture.VcdReader;
 import izzet.core.decode.I2cDecoder;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.LineGuess;
@@ -32,6 +32,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class RecordStore {
+
+    private static final int MOST_BLOCKS_FOR_BYTES = 8;
 
     private final JdbcClient db;
     private final Clock clock;
@@ -89,7 +91,7 @@ public class RecordStore {
     }
 
     /**
-     * Stores a value change dump, guesses its lines and decodes it.
+     * Stores a record, guesses its lines and decodes it.
      *
      * @throws izzet.core.capture.RecordFault when it cannot be read; then nothing is stored
      */
@@ -103,12 +105,12 @@ public class RecordStore {
                 .param("at", Timestamp.from(clock.instant()))
                 .update(key, "id");
         long id = key.getKeyAs(Long.class);
-        VcdHeader[] header = new VcdHeader[1];
+        RecordHeader[] header = new RecordHeader[1];
         int[] seq = new int[EdgeCollector.MAX_LINES];
         EdgeCollector collector =
                 new EdgeCollector(h -> header[0] = h, (line, block) -> insert(id, line, seq[line]++, block));
         Counting counting = new Counting(in);
-        new VcdReader(counting).read(collector);
+        RecordReader.read(counting, collector);
         List<String> names = header[0].names();
         long[] edges = collector.edges();
         for (int i = 0; i < edges.length; i++) {
@@ -222,7 +224,7 @@ public class RecordStore {
         };
         I2cDecoder decoder = new I2cDecoder(scl, sda, glitchNs, keep);
         decoder.begin(record.scale());
-        merge(id, clockLine, dataLine, decoder);
+        merge(new Cursor(blocks(id, clockLine)), new Cursor(blocks(id, dataLine)), decoder);
         decoder.end(record.lastTick());
         flush(id, counts[1], pending);
         db.sql(
@@ -238,9 +240,12 @@ public class RecordStore {
 
     private void flush(long id, int seq, List<I2cTransfer> pending) {
         if (!pending.isEmpty()) {
-            db.sql("insert into transfer_block values (:id, :seq, :packed)")
+            db.sql("insert into transfer_block (record_id, seq, packed, first_tick, last_tick)"
+                            + " values (:id, :seq, :packed, :first, :last)")
                     .param("id", id)
                     .param("seq", seq)
+                    .param("first", pending.get(0).start())
+                    .param("last", pending.get(pending.size() - 1).end())
                     .param("packed", TransferBlock.pack(pending))
                     .update();
             pending.clear();
@@ -248,9 +253,7 @@ public class RecordStore {
     }
 
     /** Feeds two lines to a decoder in the order of time, block by block. */
-    private void merge(long id, int clockLine, int dataLine, ChangeSink sink) {
-        Cursor scl = new Cursor(blocks(id, clockLine));
-        Cursor sda = new Cursor(blocks(id, dataLine));
+    private static void merge(Cursor scl, Cursor sda, ChangeSink sink) {
         while (scl.more() || sda.more()) {
             long tick = Math.min(scl.tick(), sda.tick());
             if (scl.tick() == tick) {
@@ -344,6 +347,42 @@ public class RecordStore {
                                         .query((r, n) -> r.getBytes(1))
                                         .single())
                         .forEach(use));
+    }
+
+    /**
+     * Every byte that lies in a stretch, with its place.
+     *
+     * @return false when the stretch has too many edges to tell each byte; then nothing was told
+     */
+    @Transactional(readOnly = true)
+    public boolean bytes(Stored record, long from, long to, I2cDecoder.Bytes use) {
+        long begin = db.sql("select packed from transfer_block where record_id = :id and first_tick <= :from"
+                        + " order by seq desc limit 1")
+                .param("id", record.id())
+                .param("from", from)
+                .query((r, n) -> r.getBytes(1))
+                .optional()
+                .map(TransferBlock::unpack)
+                .flatMap(all -> all.stream()
+                        .filter(t -> t.start() <= from)
+                        .map(I2cTransfer::start)
+                        .reduce((a, b) -> b))
+                .orElse(from);
+        List<EdgeBlock> clock = blocks(record.id(), record.lineOf(record.scl()), begin, to);
+        List<EdgeBlock> data = blocks(record.id(), record.lineOf(record.sda()), begin, to);
+        if (clock.size() + data.size() > MOST_BLOCKS_FOR_BYTES) {
+            return false;
+        }
+        I2cDecoder decoder = new I2cDecoder(record.scl(), record.sda(), record.glitchNs(), t -> {});
+        decoder.eachByte((start, end, value, acknowledged, first) -> {
+            if (end > from && start < to) {
+                use.at(start, end, value, acknowledged, first);
+            }
+        });
+        decoder.begin(record.scale());
+        merge(new Cursor(clock.iterator()), new Cursor(data.iterator()), decoder);
+        decoder.end(record.lastTick());
+        return true;
     }
 
     /** The blocks of a line that touch a stretch, and the last one before it. */

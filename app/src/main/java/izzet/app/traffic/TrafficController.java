@@ -22,14 +22,15 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
 
 /** The station where records are uploaded, decoded and read. */
 @Controller
 class TrafficController {
 
-    private static final int PAGE = 200;
     private static final int MOST_COLUMNS = 4000;
+    private static final int MOST_LABELS = 60;
     private static final int SHOWN_BYTES = 2048;
 
     private final PlanFrames frames;
@@ -71,34 +72,34 @@ class TrafficController {
             @PathVariable long record,
             @RequestParam(defaultValue = "1") int page,
             @RequestParam(defaultValue = "-1") int line,
+            @RequestParam(defaultValue = "-1") long at,
             @RequestParam(defaultValue = "hex") String as,
             Model model) {
         PlanFrame frame = frames.of(id, "traffic");
         RecordStore.Stored stored = records.get(id, record);
-        Conversation talk = new Conversation(frame.circuit());
-        records.transfers(record, talk::add);
-        List<Conversation.Line> lines = talk.lines();
-        int pages = Math.max(1, (lines.size() + PAGE - 1) / PAGE);
-        int shown = line >= 0 ? Math.min(pages, line / PAGE + 1) : Math.max(1, Math.min(pages, page));
+        TalkPage talk = TalkPage.holding(page, line, at);
+        Conversation conversation = new Conversation(frame.circuit(), talk::add);
+        records.transfers(record, conversation::add);
+        conversation.end();
+        int chosen = talk.chosen();
         List<LineView> views = new ArrayList<>();
-        for (int i = (shown - 1) * PAGE; i < Math.min(lines.size(), shown * PAGE); i++) {
-            Conversation.Line l = lines.get(i);
-            views.add(new LineView(l, time(stored, l.start()), i == line));
+        for (Conversation.Line l : talk.lines()) {
+            views.add(new LineView(l, time(stored, l.start()), talk.first() + views.size() == chosen));
         }
-        Conversation.Line selected = line >= 0 && line < lines.size() ? lines.get(line) : null;
+        Conversation.Line selected = chosen < 0 ? null : talk.lines().get(chosen - talk.first());
         model.addAttribute("frame", frame);
         model.addAttribute("record", stored);
         model.addAttribute("lines", views);
-        model.addAttribute("first", (shown - 1) * PAGE);
-        model.addAttribute("total", lines.size());
-        model.addAttribute("page", shown);
-        model.addAttribute("pages", pages);
-        model.addAttribute("selected", line);
+        model.addAttribute("first", talk.first());
+        model.addAttribute("total", talk.total());
+        model.addAttribute("page", talk.page());
+        model.addAttribute("pages", talk.pages());
+        model.addAttribute("selected", chosen);
         model.addAttribute("as", as);
         model.addAttribute("bytes", selected == null ? List.of() : bytes(record, selected, as));
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
-        model.addAttribute("remarks", Comparison.of(talk));
+        model.addAttribute("remarks", Comparison.of(conversation));
         return "record";
     }
 
@@ -159,6 +160,22 @@ class TrafficController {
     String delete(@PathVariable long id, @PathVariable long record) {
         records.delete(id, record);
         return "redirect:/plans/" + id + "/traffic";
+    }
+
+    /** A label on the wave: a byte, where it begins and ends. */
+    public record Label(long from, long to, String text, boolean heard) {}
+
+    /** The bytes of a short stretch; none where they would lie too close to be read. */
+    @GetMapping("/plans/{id}/traffic/{record}/labels")
+    @ResponseBody
+    List<Label> labels(
+            @PathVariable long id, @PathVariable long record, @RequestParam long from, @RequestParam long to) {
+        List<Label> labels = new ArrayList<>();
+        boolean told = records.bytes(records.get(id, record), from, to, (start, end, value, acknowledged, first) -> {
+            String text = first ? ((value & 1) == 1 ? "from " : "to ") + Hex.of(value >> 1) : Hex.of(value);
+            labels.add(new Label(start, end, text, acknowledged));
+        });
+        return told && labels.size() <= MOST_LABELS ? labels : List.of();
     }
 
     /** The visible stretch of clock and data: for each of the two lines one byte a column; see WaveColumns. */

@@ -8,7 +8,7 @@ public interface ChangeSink {
      *
      * @return the lines wanted; their places in the array are the indexes that {@link #change} gets
      */
-    Signal[] header(VcdHeader header);
+    Signal[] header(RecordHeader header);
 
     /**
      * A wanted line has a new value, or the same value once more.

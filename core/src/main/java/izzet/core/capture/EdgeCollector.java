@@ -14,7 +14,7 @@ public final class EdgeCollector implements ChangeSink {
         void block(int line, EdgeBlock block);
     }
 
-    private final Consumer<VcdHeader> onHeader;
+    private final Consumer<RecordHeader> onHeader;
     private final Blocks blocks;
     private int lines;
     private int[] level;
@@ -27,13 +27,13 @@ public final class EdgeCollector implements ChangeSink {
     private long first = -1;
     private long last;
 
-    public EdgeCollector(Consumer<VcdHeader> onHeader, Blocks blocks) {
+    public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks) {
         this.onHeader = onHeader;
         this.blocks = blocks;
     }
 
     @Override
-    public Signal[] header(VcdHeader header) {
+    public Signal[] header(RecordHeader header) {
         onHeader.accept(header);
         lines = Math.min(MAX_LINES, header.signals().size());
         level = filled(Levels.UNKNOWN);

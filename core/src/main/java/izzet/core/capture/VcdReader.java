@@ -75,13 +75,13 @@ public final class VcdReader {
      * @throws IOException when the stream fails
      */
     public void read(ChangeSink sink) throws IOException {
-        VcdHeader header = readHeader();
+        RecordHeader header = readHeader();
         want(sink.header(header));
         readBody(sink);
     }
 
     /** Reads the declarations only. */
-    public VcdHeader readHeader() throws IOException {
+    public RecordHeader readHeader() throws IOException {
         if (peek() == END) {
             throw new RecordFault(
                     0, "The record is empty. Send the file as it was saved, for instance with --data-binary.");
@@ -112,7 +112,7 @@ public final class VcdReader {
                 case "$timescale" -> timeScale = scale(String.join("", untilEnd(word)));
                 case "$enddefinitions" -> {
                     untilEnd(word);
-                    return new VcdHeader(timeScale, signals);
+                    return new RecordHeader(timeScale, signals);
                 }
                 default -> {
                     if (!word.startsWith("$")) {

@@ -109,10 +109,20 @@ public record Part(
 
     /** A pad, jumper or resistor on the module. The first setting is the one it is delivered with. */
     public record Strap(String id, String name, List<Setting> settings) {
-        public record Setting(String id, String name, int addsToAddress) {}
+        /** @param removesPullUps whether the pull-ups of the module are off with it */
+        public record Setting(String id, String name, int addsToAddress, Boolean removesPullUps) {
+            public Setting {
+                removesPullUps = Boolean.TRUE.equals(removesPullUps);
+            }
+        }
 
         public Strap {
             settings = List.copyOf(settings);
+        }
+
+        /** Whether it has a say in the address. */
+        public boolean addresses() {
+            return settings.stream().anyMatch(s -> s.addsToAddress() != 0);
         }
 
         public Optional<Setting> setting(String settingId) {

@@ -196,6 +196,20 @@ public final class Circuit {
         return supply.flatMap(s -> railVolts(Target.line(unit.id(), s)));
     }
 
+    /** The pull-ups on a module, unless a strap says that they were taken off. */
+    public List<Part.FittedPullUp> pullUpsOf(Unit unit) {
+        boolean removed = unit.part().straps().stream()
+                .anyMatch(strap -> settingOf(unit, strap).removesPullUps());
+        return removed ? List.of() : unit.part().pullUps();
+    }
+
+    /** What a strap of a part is set to; as delivered where the plan says nothing. */
+    public Part.Strap.Setting settingOf(Unit unit, Part.Strap strap) {
+        String chosen = unit.placed().straps().get(strap.id());
+        return strap.setting(chosen == null ? strap.settings().get(0).id() : chosen)
+                .orElseThrow();
+    }
+
     /** The voltage that a fitted pull-up goes to; empty while its supply is not connected. */
     public Optional<Double> pullUpVolts(Unit unit, Part.FittedPullUp pullUp) {
         return pullUp.to().equals("logic")
@@ -214,10 +228,7 @@ public final class Circuit {
         }
         int address = unit.part().i2c().baseAddress();
         for (Part.Strap strap : unit.part().straps()) {
-            String chosen = unit.placed().straps().get(strap.id());
-            address += strap.setting(chosen == null ? strap.settings().get(0).id() : chosen)
-                    .orElseThrow()
-                    .addsToAddress();
+            address += settingOf(unit, strap).addsToAddress();
         }
         for (Wire wire : wiresOf(unit)) {
             if (wire.role() == Role.ADDRESS) {

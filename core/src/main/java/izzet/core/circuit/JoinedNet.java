@@ -113,7 +113,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         List<PullUps.PullUp> fitted = new ArrayList<>();
         for (Net net : side) {
             for (Wire wire : net.wires()) {
-                for (Part.FittedPullUp p : wire.unit().part().pullUps()) {
+                for (Part.FittedPullUp p : circuit.pullUpsOf(wire.unit())) {
                     if (p.lines().contains(wire.line().id())) {
                         circuit.pullUpVolts(wire.unit(), p)
                                 .ifPresent(volts -> fitted.add(new PullUps.PullUp(p.ohms(), volts)));

@@ -22,10 +22,33 @@ public final class LegalPins {
                 .toList();
     }
 
+    /**
+     * Lines of helpers that a line could hang on instead of a pin: a channel of a bus switch, a gated clock, a line of a level shifter.
+     * Those of a shifter that something hangs on already are left out; channels take several parts.
+     */
+    public static List<Wire> helpersFor(Circuit circuit, Wire wire) {
+        if (!wantsPin(wire)) {
+            return List.of();
+        }
+        return circuit.wires().stream()
+                .filter(helper -> helper.unit() != wire.unit() && hangsOn(wire.role(), helper.role()))
+                .filter(helper -> helper.role() != Role.SHIFT || !helper.connected())
+                .toList();
+    }
+
+    private static boolean hangsOn(Role line, Role helper) {
+        return switch (helper) {
+            case CHANNEL_SDA -> line == Role.I2C_SDA;
+            case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
+            case SHIFT -> true;
+            default -> false;
+        };
+    }
+
     /** Whether a line is one that goes to a pin of the board at all. */
     public static boolean wantsPin(Wire wire) {
         Role role = wire.role();
-        return !role.power() && !role.downstream() && role != Role.CONTRAST;
+        return !role.power() && role != Role.CONTRAST && (!role.downstream() || role == Role.SHIFT);
     }
 
     /** Whether this pin has what the line needs; reserved pins have not. */
@@ -39,7 +62,7 @@ public final class LegalPins {
         if (wire.busSignal().isPresent() && bus.isPresent() && !bus.get().bitBanged()) {
             return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent();
         }
-        if (wire.role().i2c()) {
+        if (wire.role().i2c() || wire.role() == Role.SHIFT) {
             return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);
         }
         if (wire.role() == Role.GATE_CLOCK && bus.isPresent() && !bus.get().bitBanged()) {

@@ -27,6 +27,9 @@ public final class Reachable {
         Map<Integer, Setting> reach = new TreeMap<>();
         reach.put(unit.part().i2c().baseAddress(), new Setting("", List.of()));
         for (Part.Strap strap : unit.part().straps()) {
+            if (!strap.addresses()) {
+                continue;
+            }
             Map<Integer, Setting> next = new TreeMap<>();
             reach.forEach((address, so) -> strap.settings()
                     .forEach(s -> next.putIfAbsent(

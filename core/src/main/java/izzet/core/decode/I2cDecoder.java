@@ -1,9 +1,9 @@
 package izzet.core.decode;
 
 import izzet.core.capture.ChangeSink;
+import izzet.core.capture.RecordHeader;
 import izzet.core.capture.Signal;
 import izzet.core.capture.TimeScale;
-import izzet.core.capture.VcdHeader;
 import java.util.Arrays;
 import java.util.function.Consumer;
 
@@ -42,6 +42,9 @@ public final class I2cDecoder implements ChangeSink {
     /** Null when no pulse is to be taken off. */
     private GlitchFilter filter;
 
+    private Bytes bytes = (from, to, value, acknowledged, first) -> {};
+    private long byteStart;
+
     private TimeScale timeScale;
     private int rawScl = Levels.UNKNOWN;
     private int rawSda = Levels.UNKNOWN;
@@ -67,6 +70,18 @@ public final class I2cDecoder implements ChangeSink {
     /** The 10-bit address written before, for a read that repeats only its upper part; -1 when there was none. */
     private int tenBitAddress = -1;
 
+    /** Takes bytes with their places, for labels on a wave. */
+    public interface Bytes {
+
+        /**
+         * @param from tick where the byte begins
+         * @param to tick where its acknowledge bit ends
+         * @param value with the read/write bit where it is an address
+         * @param first whether it is the first byte after a START
+         */
+        void at(long from, long to, int value, boolean acknowledged, boolean first);
+    }
+
     /**
      * @param sclName name or path of the clock line
      * @param sdaName name or path of the data line
@@ -81,14 +96,19 @@ public final class I2cDecoder implements ChangeSink {
     }
 
     @Override
-    public Signal[] header(VcdHeader header) {
+    public Signal[] header(RecordHeader header) {
         timeScale = header.timeScale();
         Signal[] lines = {header.find(sclName), header.find(sdaName)};
         begin(timeScale);
         return lines;
     }
 
-    /** For lines that do not come from a value change dump. */
+    /** Tells of each byte, too. */
+    public void eachByte(Bytes sink) {
+        bytes = sink;
+    }
+
+    /** For lines that do not come from a file. */
     public void begin(TimeScale scale) {
         timeScale = scale;
         filter = glitchNanos == 0 ? null : new GlitchFilter(timeScale.ticksIn(glitchNanos), this::levels);
@@ -137,7 +157,7 @@ public final class I2cDecoder implements ChangeSink {
             }
             case FALL -> {
                 if (bits == BITS) {
-                    take(shift >> 1 & 0xFF, (shift & 1) == 0);
+                    take(ticks, shift >> 1 & 0xFF, (shift & 1) == 0);
                     bits = 0;
                 }
             }
@@ -181,6 +201,7 @@ public final class I2cDecoder implements ChangeSink {
         finish(ticks, I2cTransfer.End.REPEATED_START);
         begin = repeated ? I2cTransfer.Begin.REPEATED_START : I2cTransfer.Begin.START;
         start = ticks;
+        byteStart = ticks;
         phase = Phase.ADDRESS;
         addressKnown = false;
         bits = 0;
@@ -188,7 +209,11 @@ public final class I2cDecoder implements ChangeSink {
         size = 0;
     }
 
-    private void take(int value, boolean acknowledged) {
+    private void take(long ticks, int value, boolean acknowledged) {
+        if (phase != Phase.IDLE) {
+            bytes.at(byteStart, ticks, value, acknowledged, phase == Phase.ADDRESS);
+            byteStart = ticks;
+        }
         switch (phase) {
             case ADDRESS -> address(value, acknowledged);
             case SECOND_ADDRESS -> {

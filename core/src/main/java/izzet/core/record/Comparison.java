@@ -25,7 +25,10 @@ public final class Comparison {
             boolean tenBit = (key & TEN_BIT) != 0;
             String address = Hex.of(key & ~TEN_BIT) + (tenBit ? " (10 bits)" : "");
             boolean planned = !tenBit && talk.planned().containsKey(key);
-            if (!planned && key != 0) {
+            Unit meant = tenBit ? null : talk.misaddressed().get(key);
+            if (!planned && meant != null) {
+                remarks.add(misaddressed(talk, address, meant, tally));
+            } else if (!planned && key != 0) {
                 remarks.add(unknown(address, tally));
             }
             if (tally.refusedBytes() > 0) {
@@ -57,6 +60,21 @@ public final class Comparison {
         });
         remarks.sort(java.util.Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
         return remarks;
+    }
+
+    private static Remark misaddressed(Conversation talk, String address, Unit meant, Conversation.Tally tally) {
+        String straps = talk.planned().entrySet().stream()
+                .filter(e -> e.getValue().contains(meant))
+                .map(e -> "its straps say " + Hex.of(e.getKey()))
+                .findFirst()
+                .orElse("its address pins float");
+        return new Remark(
+                "T1",
+                tally.answered() > 0 ? Severity.ADVISE : Severity.STOP,
+                "The program speaks to " + meant.name() + " at " + address + " " + times(tally.asked())
+                        + (tally.answered() > 0 ? " and somebody answers, though " : " and nobody answers: ") + straps
+                        + ".",
+                "Write the address of the straps in the program, or change the straps; the findings offer both.");
     }
 
     private static Remark unknown(String address, Conversation.Tally tally) {

@@ -10,13 +10,18 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /**
- * A record read as a conversation: who spoke to whom, was it heard, what did it mean. Feed it every transfer in order, then take the
- * lines. Not thread-safe; one per reading.
+ * A record read as a conversation: who spoke to whom, was it heard, what did it mean. A stream: transfers in, lines out, so that a long
+ * record is never whole in memory. Not thread-safe; one per reading.
  */
 public final class Conversation {
+
+    /** Characters of one line; what is written beyond is left out. */
+    private static final int MOST_JOINED = 2000;
 
     /**
      * One or more transfers that belong together.
@@ -40,7 +45,44 @@ public final class Conversation {
             boolean addressHeard,
             boolean heard,
             boolean repeatedStart,
-            boolean cutOff) {}
+            boolean cutOff) {
+
+        Line saying(String words) {
+            return new Line(
+                    first,
+                    count,
+                    start,
+                    end,
+                    address,
+                    addressBits,
+                    partner,
+                    known,
+                    read,
+                    words,
+                    addressHeard,
+                    heard,
+                    repeatedStart,
+                    cutOff);
+        }
+
+        Line extendedTo(long newEnd, boolean isCutOff) {
+            return new Line(
+                    first,
+                    count + 1,
+                    start,
+                    newEnd,
+                    address,
+                    addressBits,
+                    partner,
+                    known,
+                    read,
+                    text,
+                    addressHeard,
+                    heard,
+                    repeatedStart,
+                    isCutOff);
+        }
+    }
 
     /** What was heard of one address. */
     public static final class Tally {
@@ -66,24 +108,37 @@ public final class Conversation {
 
     private final Map<Integer, List<Unit>> unitsAt = new HashMap<>();
     private final Map<Integer, Meaning> meanings = new HashMap<>();
+    private final Map<Integer, Unit> misaddressed = new HashMap<>();
     private final Map<Integer, Tally> tallies = new LinkedHashMap<>();
-    private final List<Line> lines = new ArrayList<>();
+    private final Consumer<Line> out;
     private I2cTransfer previous;
-    private Meaning.Said said;
-    private int weight;
-    private String joined;
     private int index;
 
-    public Conversation(Circuit circuit) {
+    /** The line being put together; null before the first. */
+    private Line open;
+
+    private Meaning.Said said;
+    private int weight;
+    private final StringBuilder joined = new StringBuilder();
+
+    /** @param out gets each line when it is whole, in the order of time */
+    public Conversation(Circuit circuit, Consumer<Line> out) {
+        this.out = out;
         for (Unit unit : circuit.units()) {
             circuit.addressOf(unit).ifPresent(a -> unitsAt.computeIfAbsent(a, k -> new ArrayList<>())
                     .add(unit));
+        }
+        for (Unit unit : circuit.units()) {
+            Integer program = unit.placed().address();
+            if (program != null && !circuit.addressOf(unit).equals(Optional.of(program))) {
+                misaddressed.put(program, unit);
+            }
         }
         unitsAt.forEach((address, units) ->
                 meaning(units.get(0).part().i2c().speaks()).ifPresent(m -> meanings.put(address, m)));
     }
 
-    private static java.util.Optional<Meaning> meaning(String speaks) {
+    private static Optional<Meaning> meaning(String speaks) {
         return Discovery.instances(Meaning.class, Conversation.class.getPackageName() + ".meanings").stream()
                 .filter(m -> m.speaks().equals(speaks))
                 .findFirst();
@@ -99,13 +154,23 @@ public final class Conversation {
         if (previous != null && previous.address() == t.address() && previous.read() == t.read() && joins(t, now)) {
             extend(t, now);
         } else {
+            end();
             said = now;
             weight = now.weight();
-            joined = now.text();
-            lines.add(line(t, text(1)));
+            joined.setLength(0);
+            joined.append(now.text());
+            open = line(t);
         }
         previous = t;
         index++;
+    }
+
+    /** Hands out the last line; to be called after the last transfer. */
+    public void end() {
+        if (open != null) {
+            out.accept(open.saying(text(open.count())));
+            open = null;
+        }
     }
 
     private boolean joins(I2cTransfer t, Meaning.Said now) {
@@ -117,27 +182,13 @@ public final class Conversation {
     }
 
     private void extend(I2cTransfer t, Meaning.Said now) {
-        Line last = lines.remove(lines.size() - 1);
-        int count = last.count() + 1;
         if (now.manner() != Meaning.Manner.QUIET) {
             weight += now.weight();
-            joined += now.text();
+            if (joined.length() < MOST_JOINED) {
+                joined.append(now.text());
+            }
         }
-        lines.add(new Line(
-                last.first(),
-                count,
-                last.start(),
-                t.end(),
-                last.address(),
-                last.addressBits(),
-                last.partner(),
-                last.known(),
-                last.read(),
-                text(count),
-                last.addressHeard(),
-                last.heard(),
-                last.repeatedStart(),
-                t.ending() == I2cTransfer.End.CUT_OFF));
+        open = open.extendedTo(t.end(), t.ending() == I2cTransfer.End.CUT_OFF);
     }
 
     private String text(int transfers) {
@@ -146,15 +197,14 @@ public final class Conversation {
             case COUNTED ->
                 said.text() + ", " + weight + " " + said.unit()
                         + (transfers > 1 ? " in " + transfers + " transfers" : "");
-            case JOINED -> said.unit() + " “" + joined + "”";
+            case JOINED -> said.unit() + " “" + joined + (joined.length() < MOST_JOINED ? "”" : "… ”");
         };
     }
 
-    private Line line(I2cTransfer t, String text) {
+    private Line line(I2cTransfer t) {
         List<Unit> units = t.addressBits() == 7 ? unitsAt.getOrDefault(t.address(), List.of()) : List.of();
         String partner = units.isEmpty()
-                ? Hex.of(t.address())
-                        + (t.address() == 0 && t.addressBits() == 7 ? ", everybody" : ", nobody in the plan")
+                ? Hex.of(t.address()) + ", " + stranger(t)
                 : units.stream().map(Unit::name).collect(Collectors.joining(" or "));
         return new Line(
                 index,
@@ -166,11 +216,19 @@ public final class Conversation {
                 partner,
                 !units.isEmpty(),
                 t.read(),
-                text,
+                "",
                 t.ack(),
                 heard(t),
                 t.begin() == I2cTransfer.Begin.REPEATED_START,
                 t.ending() == I2cTransfer.End.CUT_OFF);
+    }
+
+    private String stranger(I2cTransfer t) {
+        if (t.addressBits() != 7) {
+            return "nobody in the plan";
+        }
+        Unit meant = misaddressed.get(t.address());
+        return t.address() == 0 ? "everybody" : meant == null ? "nobody in the plan" : "meant for " + meant.name();
     }
 
     private static Meaning.Said unknown(I2cTransfer t) {
@@ -217,10 +275,6 @@ public final class Conversation {
         }
     }
 
-    public List<Line> lines() {
-        return List.copyOf(lines);
-    }
-
     /** By address, in the order first heard; 10-bit addresses have bit 12 set. */
     public Map<Integer, Tally> tallies() {
         return tallies;
@@ -229,5 +283,10 @@ public final class Conversation {
     /** Parts of the plan by address. */
     public Map<Integer, List<Unit>> planned() {
         return unitsAt;
+    }
+
+    /** Parts that the program speaks to at an address which their straps do not give, by that address. */
+    public Map<Integer, Unit> misaddressed() {
+        return misaddressed;
     }
 }

@@ -23,6 +23,8 @@ public final class Repairs {
     private static final Comparator<Repair> CHEAPEST_FIRST = Comparator.<Repair>comparingInt(
                     r -> r.price().buy().size())
             .thenComparingInt(r -> r.price().pins())
+            .thenComparingLong(Repair::stopsLeft)
+            .thenComparingInt(r -> r.brings().size())
             .thenComparingInt(r -> r.price().limits().size())
             .thenComparing(Repair::id);
 
@@ -64,6 +66,14 @@ public final class Repairs {
                 .findFirst();
     }
 
+    private static List<String> brought(Report before, Report after) {
+        return after.findings().stream()
+                .filter(f ->
+                        f.severity() == Severity.FIX && before.finding(f.id()).isEmpty())
+                .map(Finding::sentence)
+                .toList();
+    }
+
     private Optional<Repair> attempt(
             Circuit before, Report report, Finding finding, RepairStrategy strategy, Candidate candidate) {
         Plan edited;
@@ -87,6 +97,12 @@ public final class Repairs {
                 candidate.code());
         String id = finding.id() + "~" + strategy.name() + (candidate.key().isEmpty() ? "" : "-" + candidate.key());
         return Optional.of(new Repair(
-                id, finding.id(), candidate.title(), candidate.titledEdit(), price, outcome.count(Severity.STOP)));
+                id,
+                finding.id(),
+                candidate.title(),
+                candidate.titledEdit(),
+                price,
+                outcome.count(Severity.STOP),
+                brought(report, outcome)));
     }
 }

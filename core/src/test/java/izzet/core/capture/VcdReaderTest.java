@@ -29,7 +29,7 @@ class VcdReaderTest {
         }
 
         @Override
-        public Signal[] header(VcdHeader header) {
+        public Signal[] header(RecordHeader header) {
             Signal[] lines = new Signal[names.length];
             for (int i = 0; i < lines.length; i++) {
                 lines[i] = header.find(names[i]);
@@ -161,7 +161,7 @@ class VcdReaderTest {
         List<EdgeBlock> blocks = new ArrayList<>();
         List<long[]> edges = new ArrayList<>();
         EdgeCollector collector = new EdgeCollector(h -> {}, (line, block) -> blocks.add(block));
-        collector.header(new VcdHeader(new TimeScale(1), List.of(new Signal("a", "a", -1, 0, 0))));
+        collector.header(new RecordHeader(new TimeScale(1), List.of(new Signal("a", "a", -1, 0, 0))));
         long tick = 0;
         for (int i = 0; i < 20_000; i++) {
             tick += 1 + random.nextInt(40);

@@ -2,13 +2,14 @@ package izzet.core.decode;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import izzet.core.capture.VcdReader;
+import izzet.core.capture.RecordReader;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -19,10 +20,17 @@ class CaptureFilesTest {
     private static final JsonMapper JSON = JsonMapper.shared();
 
     @ParameterizedTest
-    @ValueSource(strings = {"i2c-page-oled", "i2c-expander-lcd", "i2c-trouble", "i2c-10bit-and-general-call"})
-    void decodesExactly(String name) throws IOException {
+    @CsvSource({
+        "i2c-page-oled, vcd",
+        "i2c-expander-lcd, vcd",
+        "i2c-trouble, vcd",
+        "i2c-10bit-and-general-call, vcd",
+        "i2c-trouble.edges, csv",
+        "i2c-trouble.sampled, csv"
+    })
+    void decodesExactly(String name, String kind) throws IOException {
         JsonNode expected = JSON.readTree(resource(name + ".expected.json"));
-        String events = decode(resource(name + ".vcd").readAllBytes(), expected, Integer.MAX_VALUE);
+        String events = decode(resource(name + "." + kind).readAllBytes(), expected, Integer.MAX_VALUE);
         assertThat(JSON.readTree(events))
                 .isEqualTo(JSON.readTree(expected.get("events").toString()));
     }
@@ -60,7 +68,7 @@ class CaptureFilesTest {
                 return super.read(b, off, Math.min(len, chunk));
             }
         };
-        new VcdReader(in).read(decoder[0]);
+        RecordReader.read(in, decoder[0]);
         return "[" + String.join(",", events) + "]";
     }
 

@@ -27,22 +27,31 @@ class ConversationTest {
         return all;
     }
 
-    private static Conversation talk(Workbench bench, List<I2cTransfer> transfers) {
-        Conversation talk = new Conversation(bench.circuit());
+    /** A conversation that was listened to, with its lines. */
+    private record Heard(Conversation whole, List<Conversation.Line> lines) {
+        List<Comparison.Remark> remarks() {
+            return Comparison.of(whole);
+        }
+    }
+
+    private static Heard talk(Workbench bench, List<I2cTransfer> transfers) {
+        List<Conversation.Line> lines = new ArrayList<>();
+        Conversation talk = new Conversation(bench.circuit(), lines::add);
         transfers.forEach(talk::add);
-        return talk;
+        talk.end();
+        return new Heard(talk, lines);
     }
 
     @Test
     void aPictureFoldsIntoOneLineAndCommandsHaveNames() throws IOException {
         List<I2cTransfer> transfers = decode(getClass().getResourceAsStream("/captures/i2c-page-oled.vcd"));
-        Conversation talk = talk(Workbench.on(Workbench.MCU).with("sign", Workbench.OLED), transfers);
+        Heard talk = talk(Workbench.on(Workbench.MCU).with("sign", Workbench.OLED), transfers);
         assertThat(talk.lines()).allMatch(l -> l.partner().equals("the sign") && l.heard());
         assertThat(talk.lines().get(0).text()).contains("display off").contains("64 rows");
         assertThat(talk.lines())
                 .anyMatch(l -> l.text().contains("1024 picture bytes in 32 transfers") && l.count() == 32);
         assertThat(talk.lines().size()).isLessThan(transfers.size());
-        assertThat(Comparison.of(talk)).isEmpty();
+        assertThat(talk.remarks()).isEmpty();
     }
 
     @Test
@@ -77,8 +86,8 @@ class ConversationTest {
                 .with("two", Workbench.OLED)
                 .edit(new PlanEdit.SetStrap("two", "address", "moved"))
                 .with("switch", "bus-switch-8");
-        Conversation talk = talk(bench, decode(new ByteArrayInputStream(out.toByteArray())));
-        List<Comparison.Remark> remarks = Comparison.of(talk);
+        Heard talk = talk(bench, decode(new ByteArrayInputStream(out.toByteArray())));
+        List<Comparison.Remark> remarks = talk.remarks();
         assertThat(remarks)
                 .anyMatch(r -> r.rule().equals("T2")
                         && r.severity() == Severity.STOP
@@ -95,13 +104,13 @@ class ConversationTest {
 
     @Test
     void refusedBytesAndRepeatedStartsArePlain() throws IOException {
-        Conversation talk =
+        Heard talk =
                 talk(Workbench.on(Workbench.MCU), decode(getClass().getResourceAsStream("/captures/i2c-trouble.vcd")));
         assertThat(talk.lines())
                 .anyMatch(l -> l.text().contains("byte 4 was refused") && !l.heard() && l.addressHeard());
         assertThat(talk.lines()).anyMatch(l -> l.repeatedStart() && l.read());
         assertThat(talk.lines().get(talk.lines().size() - 1).cutOff()).isTrue();
-        assertThat(Comparison.of(talk)).anyMatch(r -> r.rule().equals("T3"));
+        assertThat(talk.remarks()).anyMatch(r -> r.rule().equals("T3"));
     }
 
     @Test

@@ -119,7 +119,7 @@ public final class AddLevelShifter implements RepairStrategy {
 
     private static double level(Circuit circuit, Wire wire) {
         Unit unit = wire.unit();
-        return unit.part().pullUps().stream()
+        return circuit.pullUpsOf(unit).stream()
                 .filter(p -> p.lines().contains(wire.line().id()))
                 .flatMap(p -> circuit.pullUpVolts(unit, p).stream())
                 .findFirst()

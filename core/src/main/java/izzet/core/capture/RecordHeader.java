@@ -6,9 +6,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What a record declares: its time scale and its lines, in the order of the file. */
-public record VcdHeader(TimeScale timeScale, List<Signal> signals) {
+public record RecordHeader(TimeScale timeScale, List<Signal> signals) {
 
-    public VcdHeader {
+    public RecordHeader {
         signals = List.copyOf(signals);
     }
 
