@@ -31,6 +31,10 @@ public final class CsvReader {
     private static final TimeScale SCALE = new TimeScale(1_000);
 
     private static final int MAX_FIELD = 4096;
+
+    /** How far the first line is looked at for what parts its columns. */
+    private static final int LOOK = 8192;
+
     private static final int SHOWN = 40;
     private static final Pattern UNIT = Pattern.compile("(?i).*?[ _(\\[/]\\s*(s|ms|us|µs|ns|ps)\\s*[)\\]]?\\s*");
 
@@ -50,6 +54,8 @@ public final class CsvReader {
         LineStart text = new LineStart(new InputStreamReader(in, StandardCharsets.UTF_8));
         try (var rows = de.siegmar.fastcsv.reader.CsvReader.builder()
                 .fieldSeparator(text.parter())
+                .allowExtraFields(true)
+                .allowMissingFields(true)
                 .maxBufferSize(MAX_FIELD * 16)
                 .ofCsvRecord(text)) {
             rows(rows.iterator(), sink);
@@ -175,17 +181,20 @@ public final class CsvReader {
         }
 
         char parter() throws IOException {
-            mark(MAX_FIELD * 2);
-            String first = readLine();
-            reset();
-            if (first != null) {
-                for (char parter : PARTERS.toCharArray()) {
-                    if (first.indexOf(parter) >= 0) {
-                        return parter;
-                    }
+            mark(LOOK);
+            char found = ',';
+            for (int i = 0; i < LOOK; i++) {
+                int c = read();
+                if (c < 0 || c == '\n' && i > 0) {
+                    break;
+                }
+                if (PARTERS.indexOf(c) >= 0) {
+                    found = (char) c;
+                    break;
                 }
             }
-            return ',';
+            reset();
+            return found;
         }
     }
 }

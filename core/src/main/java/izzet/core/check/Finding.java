@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
  * What a rule found. Data: {@link #sentence()} is the one place where it becomes text. Immutable.
  *
  * @param rule id of the rule, such as {@code I1}
+ * @param aspect tells it from others of the same rule at the same places; empty where there are none
  * @param seenWorking commonly seen working although out of specification
  * @param places what it speaks of, the most important first; at least one
  * @param wording template with names in braces
@@ -20,6 +21,7 @@ import java.util.stream.Collectors;
  */
 public record Finding(
         String rule,
+        String aspect,
         Severity severity,
         boolean seenWorking,
         List<Place> places,
@@ -39,9 +41,12 @@ public record Finding(
     /** Stable as long as rule and places stay; fit for a URL. */
     public String id() {
         return rule
-                + places.stream()
-                        .map(p -> "." + p.kind() + "-" + p.id().replaceAll("[^A-Za-z0-9-]", "_"))
-                        .collect(Collectors.joining());
+                + (aspect.isEmpty() ? "" : "-" + plain(aspect))
+                + places.stream().map(p -> "." + p.kind() + "-" + plain(p.id())).collect(Collectors.joining());
+    }
+
+    private static String plain(String text) {
+        return text.replaceAll("[^A-Za-z0-9-]", "_");
     }
 
     /** One sentence that says what is wrong. */

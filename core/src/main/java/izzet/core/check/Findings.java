@@ -37,6 +37,7 @@ public final class Findings {
         private final List<Place> places = new ArrayList<>();
         private final Map<String, String> words = new LinkedHashMap<>();
         private final List<Figure> figures = new ArrayList<>();
+        private String aspect = "";
         private boolean seenWorking;
         private String formula;
         private String source;
@@ -46,6 +47,12 @@ public final class Findings {
             this.rule = rule;
             this.severity = severity;
             this.wording = wording;
+        }
+
+        /** Tells it from others of the rule at the same places. */
+        public Draft aspect(String text) {
+            aspect = text;
+            return this;
         }
 
         public Draft at(Place... where) {
@@ -95,7 +102,17 @@ public final class Findings {
 
         public void add() {
             found.add(new Finding(
-                    rule.id(), severity, seenWorking, places, wording, words, figures, formula, source, remedy));
+                    rule.id(),
+                    aspect,
+                    severity,
+                    seenWorking,
+                    places,
+                    wording,
+                    words,
+                    figures,
+                    formula,
+                    source,
+                    remedy));
         }
     }
 }

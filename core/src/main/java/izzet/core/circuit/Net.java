@@ -11,8 +11,8 @@ import java.util.Optional;
  * Everything that plain wires join. Series resistors count as wire here, resistors of the plan do not.
  *
  * @param ends all ends of wires in it, in the order of the plan
- * @param pins of the board
- * @param rails of the board; two different ones are a short circuit
+ * @param pins of the board; one at most, likewise
+ * @param rails of the board; one at most, since a line has one wire of its own
  * @param wires lines of parts
  * @param resistors with one end in it
  */

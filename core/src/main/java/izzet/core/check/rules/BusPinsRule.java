@@ -56,6 +56,7 @@ public final class BusPinsRule implements Rule {
     private void spread(Findings findings, Bus bus, String signal, Set<Pin> on) {
         String names = on.stream().map(Pin::label).collect(Collectors.joining(" and "));
         findings.of(this, Severity.STOP, "The {signal} line of {bus} is on pins {pins}; one bus has one.")
+                .aspect(signal)
                 .at(Place.of(bus))
                 .at(on.stream().map(Place::of).toList())
                 .word("signal", signal)

@@ -105,6 +105,7 @@ public final class LevelRule implements Rule {
                         this,
                         Severity.FIX,
                         "{driver} gives a {side} of {gives}, and {receiver} needs {needs} at {lines}: {margin}.")
+                .aspect(side + "-" + miss.driver().owner())
                 .at(places)
                 .word("driver", capital(miss.driver().name()))
                 .word("side", side)

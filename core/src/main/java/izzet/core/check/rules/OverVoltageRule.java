@@ -56,6 +56,7 @@ public final class OverVoltageRule implements Rule {
                         this,
                         Severity.STOP,
                         "{driver} puts {volts} on {receiver}, which survives {limit} at most ({lines}).")
+                .aspect(excess.driver())
                 .at(places)
                 .word("driver", LevelRule.capital(excess.driverName()))
                 .word("volts", Quantity.volts(excess.volts()))

@@ -57,6 +57,11 @@ public final class PullUpRule implements Rule {
         }
     }
 
+    /** Data and clock may differ, and so may the channels of a bus switch. */
+    private static String aspect(String what, JoinedNet net) {
+        return what + "-" + net.signal().text() + "-" + net.where();
+    }
+
     private static double sinkLimit(JoinedNet net, Circuit circuit) {
         double mode = I2cMode.forClock(net.bus().clockHz()).sinkAmperes();
         return net.sides().stream()
@@ -80,6 +85,7 @@ public final class PullUpRule implements Rule {
         I2cMode mode = I2cMode.forClock(net.bus().clockHz());
         double supply = circuit.board().logicVolts();
         findings.of(this, Severity.STOP, "{bus}, {where}: no pull-up is fitted, so a line once low never rises again.")
+                .aspect(aspect("none", net))
                 .at(places(net))
                 .word("bus", net.bus().name())
                 .word("where", net.where())
@@ -103,6 +109,7 @@ public final class PullUpRule implements Rule {
                         this,
                         Severity.FIX,
                         "{bus}, {where}: the pull-ups together want {sink} from whoever holds the line low; {limit} are promised.")
+                .aspect(aspect("sink", net))
                 .at(places(net))
                 .word("bus", net.bus().name())
                 .word("where", net.where())
@@ -136,6 +143,7 @@ public final class PullUpRule implements Rule {
                         smallest > largest
                                 ? "{bus}, {where}: no pull-up can be right at {clock}: strong enough to rise in time is too strong to be held low."
                                 : "{bus}, {where}: the lines rise in {rise}, and {mode} allows {limit}.")
+                .aspect(aspect("rise", net))
                 .at(places(net))
                 .word("bus", bus.name())
                 .word("where", net.where())

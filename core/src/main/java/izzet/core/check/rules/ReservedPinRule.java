@@ -40,6 +40,7 @@ public final class ReservedPinRule implements Rule {
                     continue;
                 }
                 findings.of(this, severity(duty), "{line} is on pin {pin}, which has another duty: {duty}")
+                        .aspect(duty.kind())
                         .at(Place.of(pin), Place.of(users.get(0)))
                         .word("line", users.get(0).label())
                         .word("pin", pin.label())

@@ -11,10 +11,9 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
 import izzet.core.quantity.Quantity;
-import java.util.stream.Collectors;
 
 /**
- * L3: a supply line outside its range, on an input rail, or joined to another rail. Passes: a 3.3 V panel on the 3.3 V rail. Fails:
+ * L3: a supply line outside its range or on an input rail. Passes: a 3.3 V panel on the 3.3 V rail. Fails:
  * the same panel on 5 V.
  */
 public final class SupplyRule implements Rule {
@@ -31,17 +30,6 @@ public final class SupplyRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        for (Net net : circuit.nets()) {
-            if (net.rails().size() > 1) {
-                findings.of(this, Severity.STOP, "{rails} are joined: that shorts one supply with another.")
-                        .at(net.rails().stream()
-                                .map(r -> Place.rail(r.id(), r.label()))
-                                .toList())
-                        .word("rails", net.rails().stream().map(Rail::label).collect(Collectors.joining(" and ")))
-                        .remedy("Take one of the wires off.")
-                        .add();
-            }
-        }
         for (Wire wire : circuit.wires()) {
             if (wire.role() == Role.SUPPLY) {
                 circuit.netOf(wire.from()).flatMap(Net::rail).ifPresent(rail -> check(circuit, findings, wire, rail));

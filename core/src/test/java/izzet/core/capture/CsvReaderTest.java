@@ -1,0 +1,154 @@
+package izzet.core.capture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Tables of changes and of samples, as instruments save them. */
+class CsvReaderTest {
+
+    /** Every change of every line, as "picoseconds:line=level". */
+    private static final class Changes implements ChangeSink {
+        private final List<String> seen = new ArrayList<>();
+        private List<Signal> signals;
+        private int[] last;
+        private int[] now;
+        private long end;
+
+        @Override
+        public Signal[] header(RecordHeader header) {
+            signals = header.signals();
+            last = new int[signals.size()];
+            now = new int[signals.size()];
+            java.util.Arrays.fill(last, -1);
+            return signals.toArray(new Signal[0]);
+        }
+
+        @Override
+        public void change(int index, int level) {
+            now[index] = level;
+        }
+
+        @Override
+        public void moment(long ticks) {
+            for (int i = 0; i < now.length; i++) {
+                if (now[i] != last[i]) {
+                    last[i] = now[i];
+                    seen.add(ticks + ":" + signals.get(i).leafName() + "=" + now[i]);
+                }
+            }
+        }
+
+        @Override
+        public void end(long ticks) {
+            end = ticks;
+        }
+    }
+
+    private static Changes read(String text) throws IOException {
+        Changes changes = new Changes();
+        RecordReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), changes);
+        return changes;
+    }
+
+    @Test
+    void changesAreReadAtTheirTimes() throws IOException {
+        Changes changes = read("time_s,SCL,SDA\n0.000001,1,1\n0.0000025,1,0\n0.000004,0,x\n0.000009,0,x\n");
+        assertThat(changes.seen)
+                .containsExactly("1000000:SCL=1", "1000000:SDA=1", "2500000:SDA=0", "4000000:SCL=0", "4000000:SDA=2");
+        assertThat(changes.end).isEqualTo(9_000_000);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "time_s, 0.0000015",
+        "Time, 1.5e-6",
+        "Time [s], 1.5E-06",
+        "t (ms), 0.0015",
+        "time_us, 1.5",
+        "Time [µs], 1.5",
+        "time/ns, 1500",
+        "time ps, 1500000"
+    })
+    void theUnitStandsInTheNameOfTheColumn(String column, String time) throws IOException {
+        assertThat(read(column + ",D0\n" + time + ",1\n").seen).containsExactly("1500000:D0=1");
+    }
+
+    @Test
+    void semicolonTabQuotesAndOtherLineEndsAreTaken() throws IOException {
+        List<String> plain = read("time_s,A,B\n0.1,1,0\n0.2,0,1\n").seen;
+        assertThat(read("time_s;A;B\r\n0.1;1;0\r\n0.2;0;1\r\n").seen).isEqualTo(plain);
+        assertThat(read("time_s\tA\tB\n0.1\t1\t0\n0.2\t0\t1").seen).isEqualTo(plain);
+        assertThat(read("\"time_s\",\"A\",\"B\"\n0.1,\"1\",0\n\n0.2, 0 ,1\n").seen)
+                .isEqualTo(plain);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0.2,1,0@0.1,1,0 | Line 3 | goes back",
+                "0.1,1 | Line 2 | 2 columns",
+                "0.1,1,3.3 | Line 2 | '3.3'",
+                "soon,1,0 | Line 2 | 'soon'",
+                "1e400,1,0 | Line 2 | 1e400",
+                "0.1,1,0@0.2,1,high | Line 3 | 'high'",
+            })
+    void faultsSayWhereAndWhat(String rows, String line, String what) {
+        assertThatThrownBy(() -> read("time_s,A,B\n" + rows.replace('@', '\n') + "\n"))
+                .isInstanceOf(RecordFault.class)
+                .hasMessageContaining(line)
+                .hasMessageContaining(what);
+    }
+
+    @Test
+    void headsThatAreNoneAreTold() {
+        assertThatThrownBy(() -> read("time_s,A,A\n0.1,1,0\n")).hasMessageContaining("two columns have the name 'A'");
+        assertThatThrownBy(() -> read("time_s,,A\n0.1,1,0\n")).hasMessageContaining("column 2 has no name");
+        assertThatThrownBy(() -> read("time_s,A\n")).hasMessageContaining("no row");
+        assertThatThrownBy(() -> read("time_s," + "x".repeat(200_000) + "\n")).isInstanceOf(RecordFault.class);
+    }
+
+    /** Neither kind is taken for the other, whatever stands in front. */
+    @Test
+    void theKindIsSeenFromTheBeginning() throws IOException {
+        String dump =
+                "\n \n$comment a,b;c $end\n$timescale 1 ps $end\n$var wire 1 ! A $end\n$enddefinitions $end\n#5\n1!\n";
+        assertThat(read(dump).seen).containsExactly("5:A=1");
+        assertThat(read("\n\ntime_ps,A\n5,1\n").seen).containsExactly("5:A=1");
+        assertThatThrownBy(() -> read("PK\u0003\u0004,,,\u0000")).hasMessageContaining("value change dump");
+    }
+
+    /** The same waveform as a table and as a dump gives the same changes. */
+    @Test
+    void tableAndDumpAgree() throws IOException {
+        Random random = new Random(21);
+        for (int round = 0; round < 40; round++) {
+            StringBuilder table = new StringBuilder("time_ns,A,B\n");
+            StringBuilder dump = new StringBuilder(
+                    "$timescale 1 ps $end $var wire 1 a A $end $var wire 1 bb B $end $enddefinitions $end\n");
+            long nanos = 0;
+            for (int i = 0; i < 200; i++) {
+                nanos += 1 + random.nextInt(5000);
+                int a = random.nextInt(2);
+                int b = random.nextInt(2);
+                table.append(nanos).append(',').append(a).append(',').append(b).append('\n');
+                dump.append('#').append(nanos * 1000).append('\n');
+                dump.append(a).append("a\n").append(b).append("bb\n");
+            }
+            Changes fromTable = read(table.toString());
+            Changes fromDump = read(dump.toString());
+            assertThat(fromTable.seen).isEqualTo(fromDump.seen);
+            assertThat(fromTable.end).isEqualTo(fromDump.end);
+        }
+    }
+}
