@@ -204,6 +204,111 @@ class ApiTest {
                 .isEqualTo(413);
     }
 
+    private JsonNode problem(HttpResponse<String> answer, int status) {
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(status);
+        assertThat(answer.headers().firstValue("Content-Type")).hasValue("application/problem+json");
+        JsonNode problem = JSON.readTree(answer.body());
+        assertThat(problem.get("status").asInt()).isEqualTo(status);
+        assertThat(problem.get("title").asString()).isNotBlank();
+        assertThat(answer.body()).doesNotContain("Exception").doesNotContain("izzet.app");
+        return problem;
+    }
+
+    @Test
+    void requestsThatCannotBeServedSayWhatIsWrong() {
+        assertThat(problem(send(to("/api/plans/x")), 400).get("detail").asString())
+                .contains("'x'")
+                .contains("number");
+        assertThat(problem(post("/api/decode?sda=sda", "$"), 400).get("detail").asString())
+                .contains("'scl' is missing");
+        HttpResponse<String> patched = send(to("/api/plans").method("PATCH", HttpRequest.BodyPublishers.noBody()));
+        assertThat(problem(patched, 405).get("detail").asString()).contains("GET, POST");
+        assertThat(patched.headers().firstValue("Allow"))
+                .hasValueSatisfying(a -> assertThat(a).contains("GET").contains("POST"));
+        assertThat(problem(send(to("/api/nowhere")), 404).get("instance").asString())
+                .isEqualTo("/api/nowhere");
+        assertThat(problem(post("/api/check", " ".repeat(9_000_000)), 413)
+                        .get("detail")
+                        .asString())
+                .contains("8000000 bytes");
+        assertThat(problem(post("/api/decode?scl=a&sda=b&glitchNs=-4", "$"), 400)
+                        .get("detail")
+                        .asString())
+                .contains("glitchNs");
+    }
+
+    /** Tables are told from dumps by their first line. */
+    @Test
+    void decodesTablesExactly() throws IOException {
+        for (String name : new String[] {"i2c-trouble.edges", "i2c-trouble.sampled"}) {
+            JsonNode expected = JSON.readTree(Files.readString(CAPTURES.resolve(name + ".expected.json")));
+            HttpResponse<String> whole = decode(
+                    "scl=SCL&sda=SDA&glitchNs=50",
+                    Files.readAllBytes(CAPTURES.resolve(name + ".csv")),
+                    "application/json");
+            assertThat(JSON.readTree(whole.body()).get("events"))
+                    .as(name)
+                    .isEqualTo(JSON.readTree(expected.get("events").toString()));
+        }
+    }
+
+    /** A record whose last lines are whole is read to its end, and the open transfer is marked. */
+    @Test
+    void aRecordCutBetweenLinesDecodesWithCutOff() throws IOException {
+        String whole = Files.readString(CAPTURES.resolve("i2c-page-oled.vcd"));
+        String half = whole.substring(0, whole.indexOf('\n', whole.length() / 2) + 1);
+        JsonNode events = JSON.readTree(decode(
+                                "scl=scl&sda=sda",
+                                half.getBytes(java.nio.charset.StandardCharsets.US_ASCII),
+                                "application/json")
+                        .body())
+                .get("events");
+        assertThat(events.get(events.size() - 1).get("end").asString()).isEqualTo("cut-off");
+        String torn = half + "1";
+        assertThat(problem(
+                                decode(
+                                        "scl=scl&sda=sda",
+                                        torn.getBytes(java.nio.charset.StandardCharsets.US_ASCII),
+                                        "*/*"),
+                                422)
+                        .get("detail")
+                        .asString())
+                .startsWith("Line " + (half.lines().count() + 1))
+                .contains("cut off");
+    }
+
+    @Test
+    void repairsTellWhatTheyBring() {
+        JsonNode clash =
+                JSON.readTree(post("/api/check", TWINS).body()).get("findings").get(0);
+        for (JsonNode repair : clash.get("repairs")) {
+            assertThat(repair.get("price").get("pins").isNumber()).isTrue();
+            assertThat(repair.get("stopsLeft").asInt()).isZero();
+            assertThat(repair.has("brings")).isTrue();
+        }
+    }
+
+    /** A page elsewhere can give this machine a name of its own; the application does not answer to it. */
+    @Test
+    void foreignNamesAreRefused() throws IOException {
+        for (String host : new String[] {"signs.example", "127.0.0.1.example"}) {
+            assertThat(raw("GET /api/plans HTTP/1.1\r\nHost: " + host + "\r\nConnection: close\r\n\r\n"))
+                    .startsWith("HTTP/1.1 421");
+        }
+        for (String host : new String[] {"localhost:" + port, "127.0.0.1", "[::1]:80", "192.168.1.7"}) {
+            assertThat(raw("GET /api/plans HTTP/1.1\r\nHost: " + host + "\r\nConnection: close\r\n\r\n"))
+                    .as(host)
+                    .startsWith("HTTP/1.1 200");
+        }
+    }
+
+    private String raw(String request) throws IOException {
+        try (var socket = new java.net.Socket("127.0.0.1", port)) {
+            socket.getOutputStream().write(request.getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+            return new String(socket.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        }
+    }
+
     @Test
     void foreignPagesMayNotChangeAnything() {
         HttpRequest.Builder create = to("/api/plans").POST(HttpRequest.BodyPublishers.ofString(TWINS));

@@ -125,46 +125,169 @@ class WholeWayTest {
         page.context().close();
     }
 
+    /** Goes on with Tab until the focus is where it should be; so a control that Tab never reaches fails the test. */
+    private static void tabTo(Page page, String selector) {
+        for (int i = 0; i < 400; i++) {
+            page.keyboard().press("Tab");
+            if ((boolean) page.evaluate("s => document.activeElement.matches(s)", selector)) {
+                return;
+            }
+        }
+        throw new AssertionError("Tab never comes to " + selector);
+    }
+
+    private static void addWithKeys(Page page, String part, String name) {
+        tabTo(page, "#nick-" + part);
+        page.keyboard().type(name);
+        page.keyboard().press("Enter");
+        assertThat(page.locator("input[name=name][value='" + name + "']")).isVisible();
+    }
+
+    /** Keys that mean something work wherever no text is typed. */
+    private static void press(Page page, String key) {
+        tabTo(page, "a, button:not([disabled])");
+        page.keyboard().press(key);
+    }
+
     @Test
     void withTheKeyboardAlone() {
         Page page = browser.page(port);
         page.navigate("/");
-        page.getByLabel("Name").focus();
+        tabTo(page, "form.stack input[name=name]");
         page.keyboard().type("Ennor quay");
-        page.keyboard().press("Tab");
-        page.keyboard().press("Tab");
+        tabTo(page, "input[name=board]");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowUp");
+        tabTo(page, "button.primary");
         page.keyboard().press("Enter");
         page.waitForURL(Pattern.compile("/plans/\\d+/parts"));
-        page.getByLabel("Name for Push button").focus();
-        page.keyboard().type("Bell");
-        page.keyboard().press("Enter");
-        assertThat(page.locator("#part-bell")).isVisible();
-        page.locator("h1").click();
-        page.keyboard().press("2");
+        addWithKeys(page, "oled-128x64-page-2wire", "Up platform");
+        addWithKeys(page, "oled-128x64-page-2wire", "Down platform");
+        addWithKeys(page, "push-button", "Bell");
+
+        press(page, "2");
         page.waitForURL(Pattern.compile("/pins"));
         Locator knot = page.locator("#knot-bell-A");
         String before = knot.getAttribute("aria-valuetext");
-        knot.focus();
+        tabTo(page, "#knot-bell-A");
         page.keyboard().press("ArrowRight");
         page.keyboard().press("Escape");
-        assertThat(page.locator("#knot-bell-A")).hasAttribute("transform", knot.getAttribute("transform"));
-        knot.focus();
+        assertThat(knot).hasAttribute("transform", knot.getAttribute("transform"));
+        assertThat(knot).isFocused();
         page.keyboard().press("ArrowRight");
         page.keyboard().press("Enter");
         // "pin 4" comes from the server's answer; while the move is on its way the knot says "4".
-        assertThat(page.locator("#knot-bell-A"))
+        assertThat(knot)
                 .hasAttribute("aria-valuetext", Pattern.compile("pin (?!" + before.replace("pin ", "") + "$).+"));
-        assertThat(page.locator("#knot-bell-A")).isFocused();
-        // The same by the plain list.
-        page.locator("#to-bell-A").selectOption("board:" + "7");
-        page.getByLabel("Move Bell A").press("Enter");
-        assertThat(page.locator("#knot-bell-A")).hasAttribute("aria-valuetext", "pin 7");
-        page.locator("h1").click();
-        page.keyboard().press("?");
+        assertThat(knot).isFocused();
+        // The same by the plain list: a select takes the first letters of an entry.
+        tabTo(page, "#to-bell-A");
+        page.keyboard().type("7");
+        tabTo(page, "[aria-label='Move Bell A']");
+        page.keyboard().press("Enter");
+        assertThat(knot).hasAttribute("aria-valuetext", "pin 7");
+
+        tabTo(page, "#findings .finding.stop summary");
+        page.keyboard().press("Enter");
+        tabTo(page, "#findings .finding.stop[open] .repair");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        press(page, "u");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(1);
+        press(page, "r");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        press(page, "?");
         assertThat(page.locator("#keys")).isVisible();
         page.keyboard().press("Escape");
-        page.keyboard().press("f");
+        press(page, "f");
         page.waitForURL(Pattern.compile("/findings"));
+
+        press(page, "3");
+        page.waitForURL(Pattern.compile("/wiring"));
+        tabTo(page, "#tick-1");
+        page.keyboard().press("Space");
+        assertThat(page.locator("main h2")).containsText("1 of ");
+
+        press(page, "4");
+        page.waitForURL(Pattern.compile("/traffic"));
+        tabTo(page, "input[type=file]");
+        page.waitForFileChooser(() -> page.keyboard().press("Enter")).setFiles(RECORD);
+        tabTo(page, "button.primary");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");
+        tabTo(page, "#wave");
+        assertThat(page.locator("#wave[data-drawn]")).isVisible();
+        String whole = page.locator("#wave").getAttribute("data-drawn");
+        page.keyboard().press("+");
+        assertThat(page.locator("#wave")).not().hasAttribute("data-drawn", whole);
+        tabTo(page, ".talk .at a");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".bytes .hex").first()).isVisible();
+        assertThat(page.locator("tr.selected")).hasAttribute("id", "line-1");
+        page.context().close();
+    }
+
+    /** Wave and words point at each other, and the wave names its bytes where there is room. */
+    @Test
+    void aClickOnTheWaveSelectsWhatWasSaidThere() {
+        Page page = browser.page(port);
+        page.navigate("/plans/1/traffic/1?line=1");
+        page.waitForSelector("#wave[data-drawn]");
+        BoundingBox wave = page.locator("#wave").boundingBox();
+        button(page, "Whole record").click();
+        page.mouse().click(wave.x + wave.width - 6, wave.y + 30);
+        assertThat(page.locator("tr.selected .at a")).hasText(Pattern.compile("1[0-9]{2}\\.[0-9]+ ms"));
+        org.assertj.core.api.Assertions.assertThat(labels(page)).contains("\"text\":\"to 0x27\"");
+        page.navigate("/plans/1/traffic/1?line=3");
+        org.assertj.core.api.Assertions.assertThat(labels(page))
+                .contains("\"text\":\"to 0x3D\"")
+                .contains("\"heard\":false");
+        page.context().close();
+    }
+
+    private static String labels(Page page) {
+        return (String)
+                page.evaluate(
+                        "async () => { const c = document.querySelector('#wave');"
+                                + " return (await fetch(c.dataset.labels + '?from=' + c.dataset.from + '&to=' + c.dataset.to)).text(); }");
+    }
+
+    @Test
+    void wiringThroughAHelperByHand() {
+        Page page = browser.page(port);
+        page.navigate("/");
+        page.getByLabel("Name").fill("Shifted halt");
+        page.getByLabel("40-pin single-board computer").check();
+        button(page, "Start the plan").click();
+        for (String part : List.of("character-16x2-expander", "level-shifter-4")) {
+            page.locator("#nick-" + part).fill(part.startsWith("char") ? "Berths" : "Shifter");
+            page.locator("#nick-" + part).press("Enter");
+            assertThat(page.locator("#part-" + (part.startsWith("char") ? "berths" : "shifter")))
+                    .isVisible();
+        }
+        page.locator("h1").click();
+        page.keyboard().press("2");
+        assertThat(page.locator("#findings .finding.stop")).hasCount(1);
+        String[][] wires = {
+            {"shifter-LV1", "board:GPIO2", "Move Shifter LV1", "pin 2"},
+            {"shifter-LV2", "board:GPIO3", "Move Shifter LV2", "pin 3"},
+            {"berths-SDA", "shifter:HV1", "Move Berths SDA", "through Shifter HV1"},
+            {"berths-SCL", "shifter:HV2", "Move Berths SCL", "through Shifter HV2"}
+        };
+        for (String[] wire : wires) {
+            page.locator("#to-" + wire[0]).selectOption(wire[1]);
+            button(page, wire[2]).click();
+            assertThat(page.locator("tr:has(#to-" + wire[0] + ")")).containsText(wire[3]);
+        }
+        assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        page.locator("form[action$='/resistors'] select[name=from]").selectOption("board:GPIO2");
+        page.getByLabel("value").fill("10k");
+        button(page, "Add the resistor").click();
+        assertThat(page.locator("main")).containsText("10 kΩ from pin GPIO2 to 5 V");
+        page.getByLabel("value").fill("ten");
+        button(page, "Add the resistor").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("'ten' is no resistance");
         page.context().close();
     }
 
