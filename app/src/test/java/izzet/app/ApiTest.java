@@ -9,9 +9,15 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -40,6 +46,10 @@ class ApiTest {
 
     @LocalServerPort
     private int port;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    private RequestMappingHandlerMapping routes;
 
     private HttpRequest.Builder to(String path) {
         return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path));
@@ -275,6 +285,61 @@ class ApiTest {
                         .asString())
                 .startsWith("Line " + (half.lines().count() + 1))
                 .contains("cut off");
+    }
+
+    /** The document names every route of the API that the application serves, and none that it does not. */
+    @Test
+    void theDocumentAndTheRoutesAgree() {
+        JsonNode document = JSON.readTree(send(to("/api/openapi.json")).body());
+        List<String> documented = new ArrayList<>();
+        document.get("paths").propertyStream().forEach(path -> path.getValue()
+                .propertyStream()
+                .forEach(op -> documented.add(op.getKey().toUpperCase(java.util.Locale.ROOT) + " "
+                        + path.getKey().replaceAll("\\{\\w+}", "{}"))));
+        List<String> served = routes.getHandlerMethods().keySet().stream()
+                .flatMap(info -> info.getPathPatternsCondition().getPatternValues().stream()
+                        .filter(path ->
+                                path.startsWith("/api/") && !path.contains("schema") && !path.contains("openapi"))
+                        .flatMap(path -> info.getMethodsCondition().getMethods().stream()
+                                .map(m -> m + " " + path.replaceAll("\\{\\w+}", "{}"))))
+                .toList();
+        assertThat(documented).containsExactlyInAnyOrderElementsOf(served);
+        // Every shape that is referred to is described.
+        java.util.regex.Matcher ref =
+                java.util.regex.Pattern.compile("#/components/schemas/(\\w+)").matcher(document.toString());
+        while (ref.find()) {
+            assertThat(document.get("components").get("schemas").has(ref.group(1)))
+                    .as(ref.group(1))
+                    .isTrue();
+        }
+    }
+
+    /** What is answered has the keys that the document promises. */
+    @Test
+    void answersHaveTheShapesOfTheDocument() {
+        String plan = create();
+        JsonNode schemas = JSON.readTree(send(to("/api/openapi.json")).body())
+                .get("components")
+                .get("schemas");
+        JsonNode report = JSON.readTree(send(to(plan + "/findings")).body());
+        JsonNode finding = report.get("findings").get(0);
+        JsonNode wiring = JSON.readTree(send(to(plan + "/wiring")).body());
+        JsonNode step = wiring.get("groups").get(0).get("steps").get(0);
+        Map.of(
+                        "Report", report,
+                        "Finding", finding,
+                        "Repair", finding.get("repairs").get(0),
+                        "Price", finding.get("repairs").get(0).get("price"),
+                        "Place", finding.get("places").get(0),
+                        "Figure", finding.get("figures").get(0),
+                        "Wiring", wiring,
+                        "WiringGroup", wiring.get("groups").get(0),
+                        "WiringStep", step,
+                        "WireEnd", step.get("from"))
+                .forEach((name, answer) -> assertThat(List.copyOf(answer.propertyNames()))
+                        .as(name)
+                        .containsExactlyInAnyOrderElementsOf(
+                                schemas.get(name).get("properties").propertyNames()));
     }
 
     @Test

@@ -23,6 +23,9 @@ class ApiPage {
     public record Operation(
             String method, String path, String summary, String about, List<String> parameters, List<String> answers) {}
 
+    /** An object of the API. */
+    public record Shape(String name, String about, List<String> keys) {}
+
     @GetMapping("/api")
     String page(Model model) throws IOException {
         JsonNode document = JsonMapper.shared().readTree(text("openapi.json"));
@@ -31,7 +34,37 @@ class ApiPage {
                 .propertyStream()
                 .forEach(op -> operations.add(operation(path.getKey(), op.getKey(), op.getValue()))));
         model.addAttribute("operations", operations);
+        List<Shape> shapes = new ArrayList<>();
+        document.get("components")
+                .get("schemas")
+                .propertyStream()
+                .forEach(s -> shapes.add(shape(s.getKey(), s.getValue())));
+        model.addAttribute("shapes", shapes);
         return "api";
+    }
+
+    private static Shape shape(String name, JsonNode schema) {
+        List<String> keys = new ArrayList<>();
+        schema.path("properties").propertyStream().forEach(p -> {
+            String about = p.getValue().path("description").asString("");
+            keys.add(p.getKey() + ": " + type(p.getValue()) + (about.isEmpty() ? "" : ", " + about));
+        });
+        return new Shape(name, schema.path("description").asString(""), keys);
+    }
+
+    /** "string", "array of Finding", or the values that are possible. */
+    private static String type(JsonNode schema) {
+        if (schema.has("$ref")) {
+            String ref = schema.get("$ref").asString();
+            return ref.substring(ref.lastIndexOf('/') + 1);
+        }
+        if (schema.has("enum")) {
+            List<String> values = new ArrayList<>();
+            schema.get("enum").forEach(v -> values.add(v.asString()));
+            return String.join(" | ", values);
+        }
+        String type = schema.path("type").asString("object");
+        return type.equals("array") ? "array of " + type(schema.get("items")) : type;
     }
 
     private static Operation operation(String path, String method, JsonNode op) {

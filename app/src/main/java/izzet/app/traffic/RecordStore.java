@@ -33,7 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class RecordStore {
 
-    private static final int MOST_BLOCKS_FOR_BYTES = 8;
+    private static final int MOST_BLOCKS_FOR_BYTES = 4;
 
     private final JdbcClient db;
     private final Clock clock;
@@ -368,11 +368,11 @@ public class RecordStore {
                         .map(I2cTransfer::start)
                         .reduce((a, b) -> b))
                 .orElse(from);
-        List<EdgeBlock> clock = blocks(record.id(), record.lineOf(record.scl()), begin, to);
-        List<EdgeBlock> data = blocks(record.id(), record.lineOf(record.sda()), begin, to);
-        if (clock.size() + data.size() > MOST_BLOCKS_FOR_BYTES) {
+        List<EdgeBlock> clock = blocks(record.id(), record.lineOf(record.scl()), begin, to, MOST_BLOCKS_FOR_BYTES + 1);
+        if (clock.size() > MOST_BLOCKS_FOR_BYTES) {
             return false;
         }
+        List<EdgeBlock> data = blocks(record.id(), record.lineOf(record.sda()), begin, to, Integer.MAX_VALUE);
         I2cDecoder decoder = new I2cDecoder(record.scl(), record.sda(), record.glitchNs(), t -> {});
         decoder.eachByte((start, end, value, acknowledged, first) -> {
             if (end > from && start < to) {
@@ -388,9 +388,14 @@ public class RecordStore {
     /** The blocks of a line that touch a stretch, and the last one before it. */
     @Transactional(readOnly = true)
     public List<EdgeBlock> blocks(long id, int line, long from, long to) {
+        return blocks(id, line, from, to, Integer.MAX_VALUE);
+    }
+
+    private List<EdgeBlock> blocks(long id, int line, long from, long to, int most) {
         return db.sql(
                         "select * from edge_block where record_id = :id and line = :line and first_tick < :to and seq >= coalesce("
-                                + "(select max(seq) from edge_block where record_id = :id and line = :line and last_tick < :from), 0) order by seq")
+                                + "(select max(seq) from edge_block where record_id = :id and line = :line and last_tick < :from), 0) order by seq limit :most")
+                .param("most", most)
                 .param("id", id)
                 .param("line", line)
                 .param("from", from)

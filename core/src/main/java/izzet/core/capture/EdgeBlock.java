@@ -18,24 +18,31 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
     /** Changes in a full block: small enough to unpack at a glance, large enough to pack well. */
     public static final int CAPACITY = 8192;
 
+    /** A number of 64 bits takes this many bytes at most. */
+    private static final int MOST_BYTES = 10;
+
     /** Takes the changes of a block one by one. */
     public interface Visitor {
         void edge(long tick, int level);
     }
 
     static EdgeBlock pack(long[] ticks, byte[] levels, int count, int before) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream(count * 2);
-        try (DeflaterOutputStream out = new DeflaterOutputStream(bytes)) {
-            long last = ticks[0];
-            for (int i = 0; i < count; i++) {
-                long number = ticks[i] - last << 2 | levels[i];
-                last = ticks[i];
-                while ((number & ~0x7FL) != 0) {
-                    out.write((int) (number & 0x7F | 0x80));
-                    number >>>= 7;
-                }
-                out.write((int) number);
+        byte[] plain = new byte[count * MOST_BYTES];
+        int size = 0;
+        long last = ticks[0];
+        for (int i = 0; i < count; i++) {
+            long number = ticks[i] - last << 2 | levels[i];
+            last = ticks[i];
+            while ((number & ~0x7FL) != 0) {
+                plain[size++] = (byte) (number & 0x7F | 0x80);
+                number >>>= 7;
             }
+            plain[size++] = (byte) number;
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream(size / 2);
+        // In one piece: the packer is called anew for every write.
+        try (DeflaterOutputStream out = new DeflaterOutputStream(bytes)) {
+            out.write(plain, 0, size);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
