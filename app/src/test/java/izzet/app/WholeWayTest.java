@@ -127,6 +127,9 @@ class WholeWayTest {
 
     /** Goes on with Tab until the focus is where it should be; so a control that Tab never reaches fails the test. */
     private static void tabTo(Page page, String selector) {
+        assertThat(page.locator(selector).first()).isVisible();
+        // What is swapped in while a key goes down would take the focus with it.
+        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
         for (int i = 0; i < 400; i++) {
             page.keyboard().press("Tab");
             if ((boolean) page.evaluate("s => document.activeElement.matches(s)", selector)) {
@@ -211,7 +214,7 @@ class WholeWayTest {
         press(page, "4");
         page.waitForURL(Pattern.compile("/traffic"));
         tabTo(page, "input[type=file]");
-        page.waitForFileChooser(() -> page.keyboard().press("Enter")).setFiles(RECORD);
+        page.waitForFileChooser(() -> page.keyboard().press("Space")).setFiles(RECORD);
         tabTo(page, "button.primary");
         page.keyboard().press("Enter");
         assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");

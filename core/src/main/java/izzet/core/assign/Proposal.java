@@ -22,9 +22,11 @@ import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
@@ -177,7 +179,17 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             List<Pin> pins = circuit.freePins();
             Map<Pin, Integer> index = new HashMap<>();
             pins.forEach(p -> index.put(p, index.size()));
-            List<Wire> wishes = open(which).stream().filter(LegalPins::wantsPin).toList();
+            List<Wire> wishes = new ArrayList<>();
+            List<Wire> followers = new ArrayList<>();
+            Set<String> asked = new HashSet<>();
+            for (Wire wire : open(which)) {
+                if (LegalPins.wantsPin(wire)) {
+                    // The same line of one bus has one pin, whoever hangs on it.
+                    boolean first =
+                            !wire.role().bus() || asked.add(wire.unit().placed().bus() + " " + wire.role());
+                    (first ? wishes : followers).add(wire);
+                }
+            }
             List<int[]> options = wishes.stream()
                     .map(wire -> LegalPins.of(circuit, wire).stream()
                             .filter(index::containsKey)
@@ -193,6 +205,13 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                     left.add(wire);
                 } else {
                     take(new PlanEdit.Connect(pinConnection(circuit, wire, pins.get(given[i]))));
+                }
+            }
+            for (Wire wire : followers) {
+                Optional<Pin> pin = busPin(circuit(), wire);
+                pin.ifPresent(p -> connect(wire, Target.pin(p.id())));
+                if (pin.isEmpty()) {
+                    left.add(wire);
                 }
             }
             return left;

@@ -8,6 +8,9 @@ import java.util.Optional;
  * A board with its pins, rails and controllers, as its file describes it. Immutable.
  *
  * @param logicVolts supply of its logic levels
+ * @param ramBytes what programs have for their variables; null where there is plenty
+ * @param pinAssignment how pins come to a controller: {@code fixed}, {@code any-pin}, {@code settings}, {@code overlay} or
+ *     {@code none}
  * @param levels by function: {@code port}, and {@code i2c} where the bus lines differ
  * @param sources the texts that {@code source} keys stand for
  */
@@ -19,6 +22,8 @@ public record Board(
         String summary,
         double logicVolts,
         boolean internalPullUps,
+        Long ramBytes,
+        String pinAssignment,
         Numbering numbering,
         PinCurrent current,
         List<Rail> rails,
@@ -33,8 +38,20 @@ public record Board(
     /**
      * @param perPinMilliamps recommended at most
      * @param totalMilliamps of all pins together
+     * @param groups pins that have a limit in common; may be empty
      */
-    public record PinCurrent(double perPinMilliamps, double totalMilliamps, String source) {}
+    public record PinCurrent(double perPinMilliamps, double totalMilliamps, List<Group> groups, String source) {
+
+        public record Group(String name, List<String> pins, double milliamps) {
+            public Group {
+                pins = List.copyOf(pins);
+            }
+        }
+
+        public PinCurrent {
+            groups = groups == null ? List.of() : List.copyOf(groups);
+        }
+    }
 
     public Board {
         rails = List.copyOf(rails);

@@ -36,6 +36,10 @@ final class CatalogChecks {
             }
             pin.duties().forEach(d -> source(board.sources(), place + "/duties", d.source()));
         }
+        board.current().groups().forEach(g -> g.pins().stream()
+                .filter(id -> board.pin(id).isEmpty())
+                .forEach(id -> faults.add(
+                        "/current/groups/" + g.name() + " names the pin '" + id + "', which the file does not have")));
         board.rails().forEach(r -> source(board.sources(), "/rails/" + r.id(), r.source()));
         board.controllers().forEach(c -> source(board.sources(), "/controllers/" + c.id(), c.source()));
         board.levels().forEach((k, l) -> source(board.sources(), "/levels/" + k, l.source()));

@@ -7,6 +7,7 @@ package izzet.core.catalog;
  * @param maxHz fastest clock; null when not known
  * @param waitsForClock whether it lets a part hold the clock low; null when not known or not applicable
  * @param mixesPinSets whether its lines may come from different alternative sets
+ * @param anyPin whether its signals can be led to any pin; those that name it are then only its usual ones
  * @param needs what must be done before its pins work, for people; may be null
  * @param source key into the sources of the file
  */
@@ -17,5 +18,11 @@ public record Controller(
         Integer maxHz,
         Boolean waitsForClock,
         boolean mixesPinSets,
+        Boolean anyPin,
         String needs,
-        String source) {}
+        String source) {
+
+    public Controller {
+        anyPin = Boolean.TRUE.equals(anyPin);
+    }
+}

@@ -1,9 +1,11 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Bus;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,14 +14,15 @@ public final class LegalPins {
 
     private LegalPins() {}
 
-    /** In the order of the board; empty for supply lines and for lines that hang on another part. */
+    /** In the order of the board, the usual pins of a controller that can use any first; empty for supply lines and for lines that hang on another part. */
     public static List<Pin> of(Circuit circuit, Wire wire) {
         if (!wantsPin(wire)) {
             return List.of();
         }
-        return circuit.board().signalPins().stream()
+        List<Pin> able = circuit.board().signalPins().stream()
                 .filter(p -> serves(circuit, wire, p))
                 .toList();
+        return usualFirst(circuit, wire, able);
     }
 
     /**
@@ -60,7 +63,8 @@ public final class LegalPins {
     public static boolean hasFunction(Circuit circuit, Wire wire, Pin pin) {
         Optional<Bus> bus = circuit.busOf(wire.unit());
         if (wire.busSignal().isPresent() && bus.isPresent() && !bus.get().bitBanged()) {
-            return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent();
+            return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent()
+                    || anyPin(circuit, bus.get()) && carries(wire, pin);
         }
         if (wire.role().i2c() || wire.role() == Role.SHIFT) {
             return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);
@@ -69,5 +73,30 @@ public final class LegalPins {
             return pin.signalOf(bus.get().controller(), "scl").isPresent();
         }
         return pin.can(wire.capability());
+    }
+
+    private static boolean anyPin(Circuit circuit, Bus bus) {
+        return circuit.board()
+                .controller(bus.controller())
+                .filter(Controller::anyPin)
+                .isPresent();
+    }
+
+    private static boolean carries(Wire wire, Pin pin) {
+        boolean in = wire.role().i2c() || wire.role() == Role.SPI_MISO;
+        boolean out = wire.role() != Role.SPI_MISO;
+        return (!in || pin.can(PinFunction.DIGITAL_IN)) && (!out || pin.can(PinFunction.DIGITAL_OUT));
+    }
+
+    private static List<Pin> usualFirst(Circuit circuit, Wire wire, List<Pin> pins) {
+        Optional<Bus> bus = circuit.busOf(wire.unit()).filter(b -> !b.bitBanged() && anyPin(circuit, b));
+        if (bus.isEmpty() || wire.busSignal().isEmpty()) {
+            return pins;
+        }
+        return pins.stream()
+                .sorted(Comparator.comparing((Pin p) -> p.signalOf(
+                                bus.get().controller(), wire.busSignal().get())
+                        .isEmpty()))
+                .toList();
     }
 }

@@ -37,7 +37,12 @@ class ProposalTest {
                     .anyMatch(w -> w.unit().id().equals(part)
                             && !w.connected()
                             && (w.role().bus() || w.role() == izzet.core.catalog.Role.GATE_CLOCK));
-            assertThat(noRoom || noBus).as(open.sentence()).isTrue();
+            boolean noRail = circuit.wires().stream()
+                    .anyMatch(w -> w.unit().id().equals(part)
+                            && !w.connected()
+                            && w.role() == izzet.core.catalog.Role.SUPPLY
+                            && Proposal.supplyRail(circuit, w).isEmpty());
+            assertThat(noRoom || noBus || noRail).as(open.sentence()).isTrue();
         }
     }
 

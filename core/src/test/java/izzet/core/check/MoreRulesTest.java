@@ -125,7 +125,15 @@ class MoreRulesTest {
         List<Controller> controllers = read.controllers().stream()
                 .map(c -> c.id().equals("i2c0")
                         ? new Controller(
-                                c.id(), c.kind(), c.name(), c.maxHz(), c.waitsForClock(), mixes, c.needs(), c.source())
+                                c.id(),
+                                c.kind(),
+                                c.name(),
+                                c.maxHz(),
+                                c.waitsForClock(),
+                                mixes,
+                                false,
+                                c.needs(),
+                                c.source())
                         : c)
                 .toList();
         return new Board(
@@ -136,6 +144,8 @@ class MoreRulesTest {
                 read.summary(),
                 read.logicVolts(),
                 read.internalPullUps(),
+                read.ramBytes(),
+                read.pinAssignment(),
                 read.numbering(),
                 read.current(),
                 read.rails(),
