@@ -13,6 +13,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Hex;
@@ -223,7 +224,7 @@ public record Weave(
             return x;
         }
 
-        private static Column column(Pin pin, int x) {
+        private Column column(Pin pin, int x) {
             String duty = pin.duties().stream()
                     .map(Pin.Duty::kind)
                     .filter(Set.of("reserved", "console", "boot")::contains)
@@ -247,18 +248,22 @@ public record Weave(
             return space < 0 ? position : position.substring(0, 1) + position.substring(space + 1);
         }
 
-        private static String functions(Pin pin) {
+        private String functions(Pin pin) {
             return pin.functions().stream()
-                    .map(Maker::word)
+                    .map(this::word)
                     .filter(w -> !w.isEmpty())
                     .distinct()
                     .limit(2)
                     .collect(Collectors.joining(" "));
         }
 
-        private static String word(PinFunction f) {
+        private String word(PinFunction f) {
             if (f.controller() != null) {
-                return f.signal().toUpperCase(java.util.Locale.ROOT);
+                // Every pin of a computer has a place in the pixel bus: no news at the head of a column.
+                boolean pixels = board.controller(f.controller())
+                        .filter(c -> c.kind().equals(Bus.RGB))
+                        .isPresent();
+                return pixels ? "" : f.signal().toUpperCase(java.util.Locale.ROOT);
             }
             return f.capability().equals("pwm") ? "pwm" : "";
         }

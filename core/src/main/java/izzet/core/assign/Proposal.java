@@ -45,6 +45,9 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
     private static final int I2C_HZ = 100_000;
     private static final int SPI_HZ = 4_000_000;
 
+    /** 525 x 286 pixels, sixty times a second. */
+    private static final int RGB_HZ = 9_009_000;
+
     public Proposal {
         left = List.copyOf(left);
     }
@@ -130,9 +133,9 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             return new Bus(
                     plan.freeId(kind),
                     kind,
-                    i2c ? "I2C bus" : "SPI bus",
+                    i2c ? "I2C bus" : kind.equals(Bus.RGB) ? "pixel bus" : "SPI bus",
                     controller.map(Controller::id).orElse(null),
-                    i2c ? I2C_HZ : SPI_HZ);
+                    i2c ? I2C_HZ : kind.equals(Bus.RGB) ? RGB_HZ : SPI_HZ);
         }
 
         /** Everything whose place follows from what it is. */
@@ -186,7 +189,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 if (LegalPins.wantsPin(wire)) {
                     // The same line of one bus has one pin, whoever hangs on it.
                     boolean first =
-                            !wire.role().bus() || asked.add(wire.unit().placed().bus() + " " + wire.role());
+                            !wire.role().bus() || asked.add(wire.unit().placed().bus() + " " + wire.busSignal());
                     (first ? wishes : followers).add(wire);
                 }
             }
@@ -271,7 +274,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
     public static Optional<Pin> busPin(Circuit circuit, Wire wire) {
         String busId = wire.unit().placed().bus();
         Optional<Pin> present = circuit.wires().stream()
-                .filter(w -> w.connected() && w.role() == wire.role() && busId != null)
+                .filter(w -> w.connected() && w.busSignal().equals(wire.busSignal()) && busId != null)
                 .filter(w -> busId.equals(w.unit().placed().bus()))
                 .flatMap(w -> circuit.reach(w.from()).stream())
                 .map(Circuit.Reach::pin)

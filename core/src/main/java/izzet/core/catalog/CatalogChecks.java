@@ -63,6 +63,12 @@ final class CatalogChecks {
             if (needsLevels && !part.levels().containsKey(line.levels())) {
                 faults.add(place + "/levels '" + line.levels() + "' is none of the part's levels");
             }
+            if (line.role() == Role.RGB && line.signal() == null) {
+                faults.add(place + " is a line of the pixel bus and names no 'signal'");
+            }
+            if (line.role() == Role.SOURCE && line.givesVolts() == null) {
+                faults.add(place + " is a supply output and tells no 'givesVolts'");
+            }
             if (line.lamp() != null) {
                 source(part.sources(), place + "/lamp", line.lamp().source());
             }

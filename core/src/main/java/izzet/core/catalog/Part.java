@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param straps settings made on the module itself
  * @param kin other parts by relation: {@code serial}, {@code shifted}, {@code two-wire}
  * @param purchase what has to be bought, in words; null for displays, which the user has
+ * @param tells answers to the questions that tell look-alikes apart, by question
  * @param sources the texts that {@code source} keys stand for
  */
 public record Part(
@@ -39,6 +40,7 @@ public record Part(
         List<Strap> straps,
         List<PartLine> lines,
         Map<String, String> kin,
+        Map<String, String> tells,
         String purchase,
         List<Trap> traps,
         Map<String, String> sources) {
@@ -75,8 +77,23 @@ public record Part(
         }
     }
 
-    /** What is shown on: pixels, or characters in columns and rows. */
-    public record Glass(String shows, int columns, int rows, String source) {}
+    /**
+     * What is shown on: pixels, or characters in columns and rows.
+     *
+     * @param colours for people, such as "white" or "65 536 colours"
+     * @param inches of the diagonal; null when it comes in several sizes
+     * @param bitsPerPixel on the wire; null for characters
+     * @param memoryBytes that a program needs to hold the whole picture; null for characters
+     */
+    public record Glass(
+            String shows,
+            int columns,
+            int rows,
+            String colours,
+            Double inches,
+            Integer bitsPerPixel,
+            Integer memoryBytes,
+            String source) {}
 
     public record BusSwitch(String sda, String scl, List<Channel> channels, String source) {
         public record Channel(String sda, String scl) {}
@@ -98,10 +115,19 @@ public record Part(
     public record Shift(String low, String high) {}
 
     /**
-     * @param bus {@code i2c}, {@code spi} or null
+     * @param bus {@code i2c}, {@code spi}, {@code rgb} or null
+     * @param bits that go over the data lines in one write cycle, where there is no bus; null elsewhere
+     * @param cycleNanos shortest write cycle there
      * @param wants by line, a capability its pin must have besides plain digital in or out, such as {@code pwm}
      */
-    public record Interface(String id, String name, String bus, Map<String, String> wants, String note) {
+    public record Interface(
+            String id,
+            String name,
+            String bus,
+            Map<String, String> wants,
+            Integer bits,
+            Integer cycleNanos,
+            String note) {
         public Interface {
             wants = wants == null ? Map.of() : Map.copyOf(wants);
         }
@@ -141,6 +167,7 @@ public record Part(
         straps = orEmpty(straps);
         lines = List.copyOf(lines);
         kin = kin == null ? Map.of() : Map.copyOf(kin);
+        tells = tells == null ? Map.of() : Map.copyOf(tells);
         traps = orEmpty(traps);
         sources = sources == null ? Map.of() : Map.copyOf(sources);
     }

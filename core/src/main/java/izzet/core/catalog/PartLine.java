@@ -19,6 +19,9 @@ import java.util.List;
  * @param lamp forward drop and current where a lamp hangs on it without a resistor; null elsewhere
  * @param minVolts of a supply line that differs from the part's range; null elsewhere
  * @param maxVolts likewise
+ * @param signal of the pixel bus, such as {@code d5}; null elsewhere
+ * @param givesVolts of a supply output; null elsewhere
+ * @param givesMilliamps that a supply output can give; null when not known
  * @param note one sentence for people; may be null
  */
 public record PartLine(
@@ -37,6 +40,9 @@ public record PartLine(
         Lamp lamp,
         Double minVolts,
         Double maxVolts,
+        String signal,
+        Double givesVolts,
+        Double givesMilliamps,
         String note) {
 
     /** A lamp without resistor of its own. */

@@ -30,7 +30,9 @@ public enum Role {
     GATE_CLOCK("gate.clock", "clock into the gate"),
     GATE_SELECT("gate.select", "gate select"),
     GATE_OUTPUT("gate.output", "gated clock"),
-    SHIFT("shift", "shifted line");
+    SHIFT("shift", "shifted line"),
+    RGB("rgb", "line of the pixel bus"),
+    SOURCE("source", "supply output");
 
     private final String text;
     private final String wording;
@@ -69,11 +71,11 @@ public enum Role {
 
     /** A line that every part of a bus has in common. */
     public boolean bus() {
-        return i2c() || spi();
+        return i2c() || spi() || this == RGB;
     }
 
     public boolean power() {
-        return this == SUPPLY || this == GROUND || this == RETURN;
+        return this == SUPPLY || this == GROUND || this == RETURN || this == SOURCE;
     }
 
     /** A line of a helper that other parts hang on. */

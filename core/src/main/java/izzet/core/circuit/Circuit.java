@@ -100,12 +100,38 @@ public final class Circuit {
                 board.rail(end.name()).ifPresent(rails::add);
             } else if (wireAt.containsKey(end)) {
                 lines.add(wireAt.get(end));
+                source(wireAt.get(end)).ifPresent(rails::add);
             }
         }
         List<Resistor> resistors = plan.resistors().stream()
                 .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
                 .toList();
         return new Net(List.copyOf(ends), pins, rails, lines, resistors);
+    }
+
+    /** A part that gives a supply is a rail for those that hang on it. */
+    private static Optional<Rail> source(Wire wire) {
+        PartLine line = wire.line();
+        return line.givesVolts() == null
+                ? Optional.empty()
+                : Optional.of(new Rail(
+                        wire.from().toString(),
+                        wire.label(),
+                        line.givesVolts(),
+                        "out",
+                        line.givesMilliamps(),
+                        wire.unit().part().supply() == null
+                                ? null
+                                : wire.unit()
+                                        .part()
+                                        .source(wire.unit().part().supply().source())));
+    }
+
+    /** The board's rails, then the outputs of parts that give a supply. */
+    public List<Rail> rails() {
+        List<Rail> all = new ArrayList<>(board.rails());
+        wires.forEach(w -> source(w).ifPresent(all::add));
+        return all;
     }
 
     public Plan plan() {

@@ -30,7 +30,7 @@ public final class LegalPins {
      * Those of a shifter that something hangs on already are left out; channels take several parts.
      */
     public static List<Wire> helpersFor(Circuit circuit, Wire wire) {
-        if (!wantsPin(wire)) {
+        if (!wantsPin(wire) && wire.role() != Role.SUPPLY) {
             return List.of();
         }
         return circuit.wires().stream()
@@ -43,7 +43,8 @@ public final class LegalPins {
         return switch (helper) {
             case CHANNEL_SDA -> line == Role.I2C_SDA;
             case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
-            case SHIFT -> true;
+            case SHIFT -> line != Role.SUPPLY;
+            case SOURCE -> line == Role.SUPPLY;
             default -> false;
         };
     }
@@ -56,7 +57,7 @@ public final class LegalPins {
 
     /** Whether this pin has what the line needs; reserved pins have not. */
     public static boolean serves(Circuit circuit, Wire wire, Pin pin) {
-        return pin.duty("reserved").isEmpty() && hasFunction(circuit, wire, pin);
+        return (pin.duty("reserved").isEmpty() || wire.role() == Role.RGB) && hasFunction(circuit, wire, pin);
     }
 
     /** Whether this pin can do what the line needs, reserved or not. */
@@ -65,6 +66,10 @@ public final class LegalPins {
         if (wire.busSignal().isPresent() && bus.isPresent() && !bus.get().bitBanged()) {
             return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent()
                     || anyPin(circuit, bus.get()) && carries(wire, pin);
+        }
+        if (wire.role() == Role.RGB) {
+            // No program is fast enough to make a pixel bus.
+            return false;
         }
         if (wire.role().i2c() || wire.role() == Role.SHIFT) {
             return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);

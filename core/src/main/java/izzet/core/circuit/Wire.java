@@ -48,6 +48,9 @@ public record Wire(Unit unit, PartLine line, Connection connection) {
 
     /** The name a controller gives to the signal of a bus line. */
     public Optional<String> busSignal() {
+        if (role() == Role.RGB) {
+            return Optional.of(line.signal());
+        }
         return role().bus() ? Optional.of(role().text().substring(role().text().indexOf('.') + 1)) : Optional.empty();
     }
 

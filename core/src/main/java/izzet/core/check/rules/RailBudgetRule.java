@@ -30,7 +30,7 @@ public final class RailBudgetRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        for (Rail rail : circuit.board().rails()) {
+        for (Rail rail : circuit.rails()) {
             List<Unit> fed = fedBy(circuit, rail);
             double most = fed.stream()
                     .mapToDouble(u -> or(u.part().supply().maxMilliamps()))

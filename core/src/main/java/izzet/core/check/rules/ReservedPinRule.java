@@ -1,6 +1,7 @@
 package izzet.core.check.rules;
 
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -39,7 +40,10 @@ public final class ReservedPinRule implements Rule {
                         || duty.kind().equals("role")) {
                     continue;
                 }
-                findings.of(this, severity(duty), "{line} is on pin {pin}, which has another duty: {duty}")
+                findings.of(
+                                this,
+                                severity(duty, users.get(0)),
+                                "{line} is on pin {pin}, which has another duty: {duty}")
                         .aspect(duty.kind())
                         .at(Place.of(pin), Place.of(users.get(0)))
                         .word("line", users.get(0).label())
@@ -52,9 +56,10 @@ public final class ReservedPinRule implements Rule {
         }
     }
 
-    private static Severity severity(Pin.Duty duty) {
+    private static Severity severity(Pin.Duty duty, Wire user) {
         return switch (duty.kind()) {
-            case "reserved" -> Severity.STOP;
+            // A pixel bus has no other place, and takes it by a setting of its own.
+            case "reserved" -> user.role() == Role.RGB ? Severity.NOTE : Severity.STOP;
             case "console", "boot" -> Severity.FIX;
             default -> Severity.NOTE;
         };

@@ -54,7 +54,7 @@ public final class SharedPinRule implements Rule {
     static boolean mayShare(Wire a, Wire b) {
         boolean sameBus = a.unit().placed().bus() != null
                 && a.unit().placed().bus().equals(b.unit().placed().bus());
-        if (clock(a) && clock(b) || a.role().bus() && a.role() == b.role()) {
+        if (clock(a) && clock(b) || a.role().bus() && a.busSignal().equals(b.busSignal())) {
             return sameBus;
         }
         // Chip selects on one pin are rule S1's business, whatever the bus.
