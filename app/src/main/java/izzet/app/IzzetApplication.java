@@ -1,7 +1,10 @@
 package izzet.app;
 
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.LookAlikes;
+import izzet.core.catalog.Search;
 import izzet.core.check.Checker;
+import izzet.core.choose.Chooser;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
 import java.time.Clock;
@@ -46,6 +49,21 @@ public class IzzetApplication {
     @Bean
     Repairs repairs(Checker checker) {
         return Repairs.withAllStrategies(checker);
+    }
+
+    @Bean
+    Search search(Catalog catalog) {
+        return new Search(catalog);
+    }
+
+    @Bean
+    LookAlikes lookAlikes(Catalog catalog) {
+        return new LookAlikes(catalog);
+    }
+
+    @Bean
+    Chooser chooser(Catalog catalog, Checker checker) {
+        return new Chooser(catalog, checker);
     }
 
     @Bean

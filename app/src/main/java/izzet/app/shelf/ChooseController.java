@@ -1,0 +1,163 @@
+package izzet.app.shelf;
+
+import izzet.app.plan.PlanStore;
+import izzet.core.assign.Suitability;
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Part;
+import izzet.core.choose.Chooser;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
+import izzet.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Choosing an interface before buying: offers side by side, as a table and as one picture. */
+@Controller
+class ChooseController {
+
+    private static final int MOST = 60;
+    private static final int LEFT = 46;
+    private static final int BOTTOM = 260;
+    private static final int TOP = 16;
+    private static final int RIGHT = 890;
+    private static final int MOST_PINS = 30;
+    private static final double SHORTEST = 1e-3;
+    private static final double LONGEST = 100;
+
+    private final Catalog catalog;
+    private final Chooser chooser;
+    private final PlanStore plans;
+
+    ChooseController(Catalog catalog, Chooser chooser, PlanStore plans) {
+        this.catalog = catalog;
+        this.chooser = chooser;
+        this.plans = plans;
+    }
+
+    /**
+     * An offer as a row and as a mark of the picture.
+     *
+     * @param x place by pins
+     * @param y place by pictures a second; below 0 when it has no mark
+     */
+    public record Row(int number, Chooser.Offer offer, String fill, String rate, String memory, int x, int y) {
+        public boolean good() {
+            return offer.fits() && offer.fastEnough() && offer.memoryFits();
+        }
+    }
+
+    /** A line of the picture's scale. */
+    public record Scale(String text, int place) {}
+
+    @GetMapping("/shelf/choose")
+    String choose(
+            @RequestParam(defaultValue = "pixels") String shows,
+            @RequestParam(required = false) Integer columns,
+            @RequestParam(required = false) Integer rows,
+            @RequestParam(required = false) Integer bits,
+            @RequestParam(required = false) Double pictures,
+            @RequestParam(required = false) Double centimetres,
+            @RequestParam(defaultValue = "mcu-8bit-5v-14-6") String board,
+            @RequestParam(defaultValue = "PINS") String order,
+            Model model) {
+        Chooser.Order by = order(order);
+        String only = board.isBlank() ? null : board;
+        if (only != null && catalog.board(only).isEmpty()) {
+            throw new IllegalArgumentException("The shelf has no board '" + only + "'.");
+        }
+        Chooser.Wish wish =
+                new Chooser.Wish(shows.isBlank() ? null : shows, columns, rows, bits, pictures, centimetres, only);
+        List<Chooser.Offer> offers = chooser.offers(wish, by);
+        List<Row> shown = new ArrayList<>();
+        for (Chooser.Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
+            shown.add(row(shown.size() + 1, offer));
+        }
+        model.addAttribute("wish", wish);
+        model.addAttribute("order", by);
+        model.addAttribute("orders", Chooser.Order.values());
+        model.addAttribute("boards", catalog.boards().values());
+        model.addAttribute("rows", shown);
+        model.addAttribute("hidden", offers.size() - shown.size());
+        model.addAttribute("pinScale", scale(new int[] {0, 5, 10, 15, 20, 25, 30}));
+        model.addAttribute("rateScale", rates());
+        model.addAttribute("serial", izzet.core.calc.FillTime.SERIAL);
+        model.addAttribute("parallel", izzet.core.calc.FillTime.PARALLEL);
+        model.addAttribute("twoWire", izzet.core.calc.FillTime.TWO_WIRE);
+        return "choose";
+    }
+
+    private static Chooser.Order order(String text) {
+        try {
+            return Chooser.Order.valueOf(text.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(
+                    "Sorted by '" + text + "' is not known; pins, speed, memory and trouble are.", e);
+        }
+    }
+
+    private static Row row(int number, Chooser.Offer o) {
+        String fill =
+                o.fillSeconds() == null ? "" : Quantity.seconds(o.fillSeconds()).toString();
+        String rate = o.fillSeconds() == null ? "" : String.format(Locale.ROOT, "%.3g a second", o.picturesPerSecond());
+        String memory = o.frameBytes() == null
+                ? ""
+                : o.ramBytes() == null ? o.frameBytes() + " bytes" : o.frameBytes() + " of " + o.ramBytes() + " bytes";
+        int x = LEFT + (RIGHT - LEFT) * Math.min(MOST_PINS, o.pins()) / MOST_PINS;
+        int y = o.fillSeconds() == null || !o.fits() ? -1 : place(o.picturesPerSecond());
+        return new Row(number, o, fill, rate, memory, x, y);
+    }
+
+    /** Pictures a second on a scale of powers of ten. */
+    private static int place(double rate) {
+        double low = Math.log10(1 / LONGEST);
+        double high = Math.log10(1 / SHORTEST);
+        double at = Math.min(high, Math.max(low, Math.log10(rate)));
+        return (int) Math.round(BOTTOM - (at - low) / (high - low) * (BOTTOM - TOP));
+    }
+
+    private static List<Scale> scale(int[] pins) {
+        List<Scale> scale = new ArrayList<>();
+        for (int n : pins) {
+            scale.add(new Scale(String.valueOf(n), LEFT + (RIGHT - LEFT) * n / MOST_PINS));
+        }
+        return scale;
+    }
+
+    private static List<Scale> rates() {
+        List<Scale> scale = new ArrayList<>();
+        for (double rate : new double[] {0.1, 1, 10, 100, 1000}) {
+            scale.add(new Scale(rate < 1 ? "0.1" : String.valueOf((int) rate), place(rate)));
+        }
+        return scale;
+    }
+
+    /** One click makes the plan. */
+    @PostMapping("/shelf/choose")
+    String take(
+            @RequestParam String board, @RequestParam String part, @RequestParam(name = "interface") String variant) {
+        Board b = catalog.board(board)
+                .orElseThrow(() -> new PlanEdit.EditRefused("The shelf has no board '" + board + "'."));
+        Part p =
+                catalog.part(part).orElseThrow(() -> new PlanEdit.EditRefused("The shelf has no part '" + part + "'."));
+        if (p.interfaceOf(variant).isEmpty()) {
+            throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
+        }
+        Plan plan = Suitability.of(b, p, variant, catalog).plan();
+        String name =
+                Character.toUpperCase(p.shortName().charAt(0)) + p.shortName().substring(1);
+        Plan named = new PlanEdit.RenamePart("it", name)
+                .apply(new PlanEdit.Rename(shortened(name + " on " + b.name())).apply(plan));
+        return "redirect:/plans/" + plans.create(named, "chosen from the shelf") + "/pins";
+    }
+
+    private static String shortened(String name) {
+        return name.length() > 80 ? name.substring(0, 80).strip() : name;
+    }
+}
