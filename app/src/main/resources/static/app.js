@@ -43,7 +43,8 @@
       return;
     }
     const link = $(`[data-key="${CSS.escape(e.key)}"]`);
-    if (link) link.click();
+    if (!link) return;
+    if (link.matches("input")) { link.focus(); link.select(); e.preventDefault(); } else link.click();
   });
 
   const moveLine = (link, step) => {

@@ -60,10 +60,10 @@ class WholeWayTest {
         });
         page.navigate("/");
         page.getByLabel("Name").fill("Wick halt");
-        page.getByLabel("8-bit 5 V board").check();
+        page.locator("input[value=mcu-8bit-5v-14-6]").check();
         button(page, "Start the plan").click();
         for (String name : List.of("Up platform", "Down platform")) {
-            page.getByLabel("Name for Page-addressed OLED 128x64, 2-wire").fill(name);
+            page.locator("#nick-oled-128x64-page-2wire").fill(name);
             button(page, "Add Page-addressed OLED 128x64, 2-wire").click();
             assertThat(page.locator("input[name=name][value='" + name + "']")).isVisible();
         }
@@ -161,6 +161,7 @@ class WholeWayTest {
         tabTo(page, "input[name=board]");
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowUp");
+        assertThat(page.locator("input[value=mcu-8bit-5v-14-6]")).isChecked();
         tabTo(page, "button.primary");
         page.keyboard().press("Enter");
         page.waitForURL(Pattern.compile("/plans/\\d+/parts"));
@@ -261,7 +262,7 @@ class WholeWayTest {
         Page page = browser.page(port);
         page.navigate("/");
         page.getByLabel("Name").fill("Shifted halt");
-        page.getByLabel("40-pin single-board computer").check();
+        page.locator("input[value=sbc-40-pin]").check();
         button(page, "Start the plan").click();
         for (String part : List.of("character-16x2-expander", "level-shifter-4")) {
             page.locator("#nick-" + part).fill(part.startsWith("char") ? "Berths" : "Shifter");
@@ -291,6 +292,53 @@ class WholeWayTest {
         page.getByLabel("value").fill("ten");
         button(page, "Add the resistor").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("'ten' is no resistance");
+        page.context().close();
+    }
+
+    /** From a wish to a plan, and from a module in the hand to its item. */
+    @Test
+    void theShelfAnswersBeforeAPurchase() {
+        Page page = browser.page(port);
+        page.navigate("/shelf");
+        page.keyboard().press("/");
+        page.keyboard().type("\"vcc gnd scl sda\"");
+        assertThat(page.locator("#found")).containsText("VCC first");
+        assertThat(page.locator("#found")).not().containsText("Potentiometer");
+        assertThat(page.locator("#q")).isFocused();
+        page.locator("#q").fill("zeppelin");
+        assertThat(page.locator("#found")).containsText("Nothing on the shelf");
+
+        page.navigate("/shelf/which?family=small+OLED");
+        String[][] truth = {
+            {"How many pins", "4"},
+            {"What answers", "0x3C or 0x3D"},
+            {"Filled with", "strip of noise at the edge"},
+            {"What is printed", "VCC"},
+            {"How many rows", "64"}
+        };
+        for (int asked = 0; asked < truth.length && page.locator(".question").count() > 0; asked++) {
+            String question = page.locator(".question h2").textContent();
+            for (String[] t : truth) {
+                if (question.startsWith(t[0])) {
+                    button(page, t[1]).click();
+                    assertThat(page.locator(".plain li").filter(new Locator.FilterOptions().setHasText(t[0])))
+                            .containsText(t[1]);
+                }
+            }
+        }
+        assertThat(page.locator("main")).containsText("It is this one");
+        assertThat(page.locator("main .shelf li")).containsText("132 columns of memory, 1.3 inch, 2-wire");
+
+        page.navigate("/shelf/choose");
+        page.locator("input[name=columns]").fill("200");
+        page.locator("input[name=pictures]").fill("5");
+        page.locator("select[name=board]").selectOption("wifi-dual-38");
+        button(page, "Compare").click();
+        page.waitForURL(Pattern.compile("columns=200"));
+        assertThat(page.locator("#offer-1")).containsText("Wi-Fi dual-core board, 38 pins");
+        button(page, "Make a plan with offer 1").click();
+        page.waitForURL(Pattern.compile("/plans/\\d+/pins"));
+        assertThat(page.locator(".sub")).containsText("Wi-Fi dual-core board, 38 pins");
         page.context().close();
     }
 
@@ -365,6 +413,12 @@ class WholeWayTest {
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",
                 "/plans/2/pins",
+                "/shelf",
+                "/shelf?q=oled",
+                "/shelf/parts/character-16x2-direct",
+                "/shelf/boards/wifi-dual-38",
+                "/shelf/which?family=small+OLED",
+                "/shelf/choose?shows=pixels&columns=128&board=",
                 "/api",
                 "/plans/999/pins");
     }

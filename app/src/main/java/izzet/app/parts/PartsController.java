@@ -4,6 +4,7 @@ import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Search;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import java.util.List;
@@ -11,6 +12,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** The station where parts are chosen and set. */
 @Controller
@@ -19,8 +21,10 @@ class PartsController {
     private final PlanFrames frames;
     private final PlanStore plans;
     private final Catalog catalog;
+    private final Search search;
 
-    PartsController(PlanFrames frames, PlanStore plans, Catalog catalog) {
+    PartsController(PlanFrames frames, PlanStore plans, Catalog catalog, Search search) {
+        this.search = search;
         this.frames = frames;
         this.plans = plans;
         this.catalog = catalog;
@@ -35,13 +39,19 @@ class PartsController {
     public record PartView(Unit unit, String address, String programAddress, String bus, long open) {}
 
     @GetMapping("/plans/{id}/parts")
-    String parts(@PathVariable long id, Model model) {
+    String parts(@PathVariable long id, @RequestParam(defaultValue = "") String q, Model model) {
         PlanFrame frame = frames.of(id, "parts");
         List<PartView> parts =
                 frame.circuit().units().stream().map(u -> view(frame, u)).toList();
         model.addAttribute("frame", frame);
         model.addAttribute("parts", parts);
-        model.addAttribute("shelf", catalog.parts().values());
+        model.addAttribute("q", q);
+        model.addAttribute(
+                "shelf",
+                search.find(q).stream()
+                        .filter(h -> !h.board())
+                        .map(h -> catalog.part(h.id()).orElseThrow())
+                        .toList());
         model.addAttribute("boards", catalog.boards().values());
         model.addAttribute("history", plans.history(id));
         return "parts";

@@ -61,7 +61,7 @@ final class BoardView {
         }
         for (String capability : List.of("pwm", "analog-in", "analog-out", "interrupt")) {
             List<String> able = board.signalPins().stream()
-                    .filter(p -> p.can(capability))
+                    .filter(p -> p.can(capability) && p.duty("reserved").isEmpty())
                     .map(Pin::label)
                     .toList();
             if (!able.isEmpty()) {

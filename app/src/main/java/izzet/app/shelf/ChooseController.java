@@ -10,8 +10,10 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,6 +24,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class ChooseController {
 
+    private static final String FIRST_BOARD = "mcu-8bit-5v-14-6";
+    private static final int MARK = 20;
     private static final int MOST = 60;
     private static final int LEFT = 46;
     private static final int BOTTOM = 260;
@@ -58,26 +62,34 @@ class ChooseController {
 
     @GetMapping("/shelf/choose")
     String choose(
-            @RequestParam(defaultValue = "pixels") String shows,
+            @RequestParam(required = false) String shows,
             @RequestParam(required = false) Integer columns,
             @RequestParam(required = false) Integer rows,
             @RequestParam(required = false) Integer bits,
             @RequestParam(required = false) Double pictures,
             @RequestParam(required = false) Double centimetres,
-            @RequestParam(defaultValue = "mcu-8bit-5v-14-6") String board,
+            @RequestParam(required = false) String board,
             @RequestParam(defaultValue = "PINS") String order,
             Model model) {
         Chooser.Order by = order(order);
-        String only = board.isBlank() ? null : board;
+        // Nothing asked for yet: the board that most begin with. Asked for "any": all of them.
+        String only = board == null ? FIRST_BOARD : board.isBlank() ? null : board;
         if (only != null && catalog.board(only).isEmpty()) {
             throw new IllegalArgumentException("The shelf has no board '" + only + "'.");
         }
-        Chooser.Wish wish =
-                new Chooser.Wish(shows.isBlank() ? null : shows, columns, rows, bits, pictures, centimetres, only);
+        Chooser.Wish wish = new Chooser.Wish(
+                shows == null ? "pixels" : shows.isBlank() ? null : shows,
+                columns,
+                rows,
+                bits,
+                pictures,
+                centimetres,
+                only);
         List<Chooser.Offer> offers = chooser.offers(wish, by);
         List<Row> shown = new ArrayList<>();
+        Map<String, Integer> beside = new HashMap<>();
         for (Chooser.Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
-            shown.add(row(shown.size() + 1, offer));
+            shown.add(row(shown.size() + 1, offer, beside));
         }
         model.addAttribute("wish", wish);
         model.addAttribute("order", by);
@@ -102,7 +114,7 @@ class ChooseController {
         }
     }
 
-    private static Row row(int number, Chooser.Offer o) {
+    private static Row row(int number, Chooser.Offer o, Map<String, Integer> beside) {
         String fill =
                 o.fillSeconds() == null ? "" : Quantity.seconds(o.fillSeconds()).toString();
         String rate = o.fillSeconds() == null ? "" : String.format(Locale.ROOT, "%.3g a second", o.picturesPerSecond());
@@ -111,7 +123,9 @@ class ChooseController {
                 : o.ramBytes() == null ? o.frameBytes() + " bytes" : o.frameBytes() + " of " + o.ramBytes() + " bytes";
         int x = LEFT + (RIGHT - LEFT) * Math.min(MOST_PINS, o.pins()) / MOST_PINS;
         int y = o.fillSeconds() == null || !o.fits() ? -1 : place(o.picturesPerSecond());
-        return new Row(number, o, fill, rate, memory, x, y);
+        // Marks that would cover each other stand in a row.
+        int before = beside.merge(x + " " + y / MARK, 1, Integer::sum) - 1;
+        return new Row(number, o, fill, rate, memory, x + before * MARK, y);
     }
 
     /** Pictures a second on a scale of powers of ten. */

@@ -73,6 +73,7 @@ class ShelfController {
                 fits.add(new Fit(board.id(), board.name(), variant.name(), fit.pins(), fit.missing()));
             }
         }
+        model.addAttribute("in", new Figures());
         model.addAttribute("part", part);
         model.addAttribute("header", Search.header(part));
         model.addAttribute("addresses", addresses(part));
@@ -114,6 +115,7 @@ class ShelfController {
     @GetMapping("/shelf/boards/{id}")
     String board(@PathVariable String id, Model model) {
         Board board = catalog.board(id).orElseThrow(() -> new NoSuchThing("The shelf has no board '" + id + "'."));
+        model.addAttribute("in", new Figures());
         model.addAttribute("board", board);
         model.addAttribute("strips", BoardView.strips(board));
         model.addAttribute("places", BoardView.places(board));
