@@ -29,6 +29,11 @@ class ScreenshotsTest {
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
             take(page, "/plans/2/pins", "pins-computer");
+            take(page, "/shelf?q=oled+128x64", "shelf");
+            take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");
+            take(page, "/shelf/boards/mcu-dual-40", "shelf-board");
+            take(page, "/shelf/which?family=small+OLED&header-pins=4", "which");
+            take(page, "/shelf/choose?shows=pixels&columns=120&pictures=10&board=&order=TROUBLE", "choose");
             Page dark = browser.page(port, 1280, 800, ColorScheme.DARK);
             take(dark, "/plans/1/pins", "pins-dark");
             Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);

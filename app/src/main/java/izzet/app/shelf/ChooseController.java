@@ -10,7 +10,7 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -57,6 +57,33 @@ class ChooseController {
         }
     }
 
+    /**
+     * Offers that lie at the same place of the picture.
+     *
+     * @param number of the first of them
+     * @param more besides it
+     */
+    public record Mark(int number, int more, int x, int y, boolean good, String name) {}
+
+    private static List<Mark> marks(List<Row> rows) {
+        Map<String, List<Row>> places = new LinkedHashMap<>();
+        for (Row row : rows) {
+            if (row.y() >= 0) {
+                places.computeIfAbsent(row.x() + " " + row.y() / MARK, k -> new ArrayList<>())
+                        .add(row);
+            }
+        }
+        return places.values().stream()
+                .map(same -> {
+                    Row first = same.get(0);
+                    String name = first.offer().part().name() + ", "
+                            + first.offer().variant().name() + ", "
+                            + first.offer().board().name();
+                    return new Mark(first.number(), same.size() - 1, first.x(), first.y(), first.good(), name);
+                })
+                .toList();
+    }
+
     /** A line of the picture's scale. */
     public record Scale(String text, int place) {}
 
@@ -87,15 +114,15 @@ class ChooseController {
                 only);
         List<Chooser.Offer> offers = chooser.offers(wish, by);
         List<Row> shown = new ArrayList<>();
-        Map<String, Integer> beside = new HashMap<>();
         for (Chooser.Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
-            shown.add(row(shown.size() + 1, offer, beside));
+            shown.add(row(shown.size() + 1, offer));
         }
         model.addAttribute("wish", wish);
         model.addAttribute("order", by);
         model.addAttribute("orders", Chooser.Order.values());
         model.addAttribute("boards", catalog.boards().values());
         model.addAttribute("rows", shown);
+        model.addAttribute("marks", marks(shown));
         model.addAttribute("hidden", offers.size() - shown.size());
         model.addAttribute("pinScale", scale(new int[] {0, 5, 10, 15, 20, 25, 30}));
         model.addAttribute("rateScale", rates());
@@ -114,7 +141,7 @@ class ChooseController {
         }
     }
 
-    private static Row row(int number, Chooser.Offer o, Map<String, Integer> beside) {
+    private static Row row(int number, Chooser.Offer o) {
         String fill =
                 o.fillSeconds() == null ? "" : Quantity.seconds(o.fillSeconds()).toString();
         String rate = o.fillSeconds() == null ? "" : String.format(Locale.ROOT, "%.3g a second", o.picturesPerSecond());
@@ -123,9 +150,7 @@ class ChooseController {
                 : o.ramBytes() == null ? o.frameBytes() + " bytes" : o.frameBytes() + " of " + o.ramBytes() + " bytes";
         int x = LEFT + (RIGHT - LEFT) * Math.min(MOST_PINS, o.pins()) / MOST_PINS;
         int y = o.fillSeconds() == null || !o.fits() ? -1 : place(o.picturesPerSecond());
-        // Marks that would cover each other stand in a row.
-        int before = beside.merge(x + " " + y / MARK, 1, Integer::sum) - 1;
-        return new Row(number, o, fill, rate, memory, x + before * MARK, y);
+        return new Row(number, o, fill, rate, memory, x, y);
     }
 
     /** Pictures a second on a scale of powers of ten. */

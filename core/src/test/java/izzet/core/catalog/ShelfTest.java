@@ -225,6 +225,22 @@ class ShelfTest {
         }
     }
 
+    /** The page that gathers the sources has every one of them. */
+    @Test
+    void everySourceStandsOnThePageOfSources() throws java.io.IOException {
+        String page = java.nio.file.Files.readString(java.nio.file.Path.of("../docs/sources.md"));
+        for (Part part : Workbench.CATALOG.parts().values()) {
+            part.sources()
+                    .values()
+                    .forEach(text -> assertThat(page).as(part.id()).contains(text));
+        }
+        for (Board board : Workbench.CATALOG.boards().values()) {
+            board.sources()
+                    .values()
+                    .forEach(text -> assertThat(page).as(board.id()).contains(text));
+        }
+    }
+
     /** Kin lead to parts, both ends of a pair of look-alikes know of each other, and headers have no gaps or doubles. */
     @Test
     void theShelfHoldsTogether() {
