@@ -301,16 +301,7 @@ public final class VcdReader {
         long now = from;
         while (at <= last) {
             int first = bytes[at];
-            // One comparison for both levels: which of them it is cannot be foretold, that it is one of them can.
-            if ((first | 1) == '1' && bytes[at + 2] == '\n') {
-                int id = bytes[at + 1] - FIRST_PRINTABLE;
-                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
-                if (variable == NOT_DECLARED || lines[variable] < 0) {
-                    break;
-                }
-                sink.change(lines[variable], first & 1);
-                at += 3;
-            } else if (first == '#') {
+            if (first == '#') {
                 int p = at + 1;
                 long next = 0;
                 long eight = (long) EIGHT_BYTES.get(bytes, p);
@@ -329,6 +320,21 @@ public final class VcdReader {
                 sink.moment(now);
                 now = next;
                 at = p + 1;
+                taken++;
+                // Mostly one value follows a time. One comparison for both levels: which of them it is cannot be
+                // foretold.
+                if (at > last || ((first = bytes[at]) | 1) != '1') {
+                    continue;
+                }
+            }
+            if ((first | 1) == '1' && bytes[at + 2] == '\n') {
+                int id = bytes[at + 1] - FIRST_PRINTABLE;
+                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
+                if (variable == NOT_DECLARED || lines[variable] < 0) {
+                    break;
+                }
+                sink.change(lines[variable], first & 1);
+                at += 3;
             } else if (first == '\n') {
                 // The careful reading stops in front of the end of its line.
                 at++;

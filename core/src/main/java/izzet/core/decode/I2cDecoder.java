@@ -46,10 +46,11 @@ public final class I2cDecoder implements ChangeSink {
     private long byteStart;
 
     private TimeScale timeScale;
-    private int rawScl = Levels.UNKNOWN;
-    private int rawSda = Levels.UNKNOWN;
 
-    /** Both levels as they are now: clock in the lower two bits. */
+    /** Both levels as they came last: clock in the lower two bits, data in the next two. */
+    private int raw = Levels.UNKNOWN | Levels.UNKNOWN << 2;
+
+    /** The same as they were at the moment before. */
     private int state = Levels.UNKNOWN | Levels.UNKNOWN << 2;
 
     private Phase phase = Phase.IDLE;
@@ -111,7 +112,9 @@ public final class I2cDecoder implements ChangeSink {
     /** For lines that do not come from a file. */
     public void begin(TimeScale scale) {
         timeScale = scale;
-        filter = glitchNanos == 0 ? null : new GlitchFilter(timeScale.ticksIn(glitchNanos), this::levels);
+        filter = glitchNanos == 0
+                ? null
+                : new GlitchFilter(timeScale.ticksIn(glitchNanos), (ticks, scl, sda) -> levels(ticks, scl | sda << 2));
     }
 
     /** Known once the record's declarations have been read. */
@@ -121,19 +124,17 @@ public final class I2cDecoder implements ChangeSink {
 
     @Override
     public void change(int index, int level) {
-        if (index == 0) {
-            rawScl = level;
-        } else {
-            rawSda = level;
-        }
+        // Two bits a line, set without asking which line it is: that cannot be foretold.
+        int place = index << 1;
+        raw = raw & ~(3 << place) | level << place;
     }
 
     @Override
     public void moment(long ticks) {
         if (filter == null) {
-            levels(ticks, rawScl, rawSda);
+            levels(ticks, raw);
         } else {
-            filter.levels(ticks, rawScl, rawSda);
+            filter.levels(ticks, raw & 3, raw >> 2);
         }
     }
 
@@ -146,15 +147,16 @@ public final class I2cDecoder implements ChangeSink {
         phase = Phase.IDLE;
     }
 
-    private void levels(long ticks, int scl, int sda) {
-        int next = scl | sda << 2;
+    private void levels(long ticks, int next) {
         int event = EVENTS[state << 4 | next];
         state = next;
+        if (event <= RISE) {
+            // Nothing is 0 and a rise 1, so both take the same way: the bit of the data line is shifted in, or none.
+            shift = shift << event | next >> 2 & event;
+            bits += event;
+            return;
+        }
         switch (event) {
-            case RISE -> {
-                shift = shift << 1 | sda;
-                bits++;
-            }
             case FALL -> {
                 if (bits == BITS) {
                     take(ticks, shift >> 1 & 0xFF, (shift & 1) == 0);
@@ -167,11 +169,10 @@ public final class I2cDecoder implements ChangeSink {
                 phase = Phase.IDLE;
                 tenBitAddress = -1;
             }
-            case LOST -> {
+            default -> {
                 finish(ticks, I2cTransfer.End.CUT_OFF);
                 phase = Phase.IDLE;
             }
-            default -> {}
         }
     }
 
