@@ -15,6 +15,7 @@ import izzet.core.quantity.Hex;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,6 +40,9 @@ public final class AddBusSwitch implements RepairStrategy {
         }
         return circuit.catalog().parts().values().stream()
                 .filter(p -> p.busSwitch() != null && p.busSwitch().channels().size() >= units.size())
+                // The smallest that suffices.
+                .min(Comparator.comparingInt(p -> p.busSwitch().channels().size()))
+                .stream()
                 .flatMap(p -> candidate(circuit, units, p).stream())
                 .toList();
     }

@@ -15,6 +15,7 @@ import izzet.core.plan.Target;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,6 +39,9 @@ public final class AddClockGate implements RepairStrategy {
         }
         return circuit.catalog().parts().values().stream()
                 .filter(p -> p.clockGate() != null && p.clockGate().outputs().size() >= units.size())
+                // The smallest that suffices.
+                .min(Comparator.comparingInt(p -> p.clockGate().outputs().size()))
+                .stream()
                 .flatMap(p -> candidate(circuit, units, p).stream())
                 .toList();
     }
@@ -86,7 +90,7 @@ public final class AddClockGate implements RepairStrategy {
             if (on.netOf(from).isEmpty()) {
                 Optional<Pin> pin = on.freePins().stream()
                         .filter(p -> !pins.contains(p) && p.can("digital-out"))
-                        .min(java.util.Comparator.comparingInt(
+                        .min(Comparator.comparingInt(
                                 p -> p.functions().size() + 10 * p.duties().size()));
                 if (pin.isEmpty()) {
                     return Optional.empty();
