@@ -8,6 +8,7 @@ import izzet.core.choose.Chooser;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
 import java.time.Clock;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -21,6 +22,8 @@ import org.springframework.core.env.Environment;
 public class IzzetApplication {
 
     public static void main(String[] args) {
+        // Before a second thread may log, or the logging system tells of its own start.
+        LoggerFactory.getLogger(IzzetApplication.class);
         CatalogAhead.begin();
         try {
             SpringApplication.run(IzzetApplication.class, args);

@@ -1,0 +1,93 @@
+package izzet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The program as a process of its own: what it says when it cannot start, and how it ends. */
+class StartTest {
+
+    @TempDir
+    private Path data;
+
+    private Process start(Path folder, int port) throws IOException {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                IzzetApplication.class.getName(),
+                "--izzet.data=" + folder,
+                "--server.port=" + port));
+        return new ProcessBuilder(command).redirectErrorStream(true).start();
+    }
+
+    private static String said(Process process) throws IOException {
+        return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void aTakenPortGetsOneClearLine() throws IOException, InterruptedException {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            Process process = start(data, taken.getLocalPort());
+            String said = said(process);
+            assertThat(process.waitFor()).isEqualTo(1);
+            assertThat(said.strip().lines())
+                    .containsExactly("izzet: port " + taken.getLocalPort()
+                            + " is taken by another program; start with --port and another number.");
+        }
+    }
+
+    @Test
+    void aLockedDatabaseGetsOneClearLine() throws IOException, InterruptedException, SQLException {
+        try (Connection open = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("izzet"), "sa", "")) {
+            assertThat(open.isValid(1)).isTrue();
+            Process process = start(data, 0);
+            String said = said(process);
+            assertThat(process.waitFor()).isEqualTo(1);
+            assertThat(said.strip().lines())
+                    .singleElement()
+                    .asString()
+                    .startsWith("izzet: the database is in use by another running copy");
+        }
+    }
+
+    @Test
+    void aFolderThatIsAFileGetsOneClearLine() throws IOException, InterruptedException {
+        Path file = java.nio.file.Files.writeString(data.resolve("file"), "x");
+        Process process = start(file, 0);
+        String said = said(process);
+        assertThat(process.waitFor()).isEqualTo(1);
+        assertThat(said.strip().lines())
+                .singleElement()
+                .asString()
+                .startsWith("izzet: the data folder cannot be written");
+    }
+
+    /** A stop as by Ctrl-C ends quietly and leaves the database open for the next start. */
+    @Test
+    void itStopsCleanlyAndStartsAgain() throws IOException, InterruptedException {
+        for (int round = 0; round < 2; round++) {
+            Process process = start(data, 0);
+            BufferedReader out =
+                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+            assertThat(out.readLine()).startsWith("Izzet is at http://127.0.0.1:");
+            // By its handle, so that what it still says can be read.
+            process.toHandle().destroy();
+            process.waitFor();
+            assertThat(out.readLine()).as("nothing more is said").isNull();
+        }
+    }
+}
