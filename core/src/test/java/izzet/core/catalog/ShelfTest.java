@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -34,7 +36,6 @@ class ShelfTest {
                 "0x27 | character-16x2-expander",
                 "0x3f | character-16x2-expander-a",
                 "240x320 parallel | colour-240x320-parallel",
-                "SSD1306 serial | oled-128x64-page-serial",
                 "16 greys | oled-256x64-grey-serial",
                 "ribbon noise edge | oled-1v3-132-2wire",
                 "expander 16 | expander-16",
@@ -50,6 +51,24 @@ class ShelfTest {
             return;
         }
         assertThat(search.find(query)).extracting(Search.Hit::id).contains(id);
+    }
+
+    /** A chip number that stands in a source note finds the part, in either case. */
+    @Test
+    void chipNumbersInSourceNotesAreFound() {
+        Pattern number = Pattern.compile("\\(([A-Z0-9]*\\d{3,}[A-Z0-9-]*)\\)");
+        int found = 0;
+        for (Part part : Workbench.CATALOG.parts().values()) {
+            Matcher m = number.matcher(String.join(" ", part.sources().values()));
+            while (m.find()) {
+                assertThat(search.find(m.group(1).toLowerCase(java.util.Locale.ROOT)))
+                        .as(part.id())
+                        .extracting(Search.Hit::id)
+                        .contains(part.id());
+                found++;
+            }
+        }
+        assertThat(found).isGreaterThan(20);
     }
 
     @Test
