@@ -73,6 +73,13 @@ class StrategiesTest {
                         "Switch the board's own pull-up on"),
                 new Case("pull-ups-off", "I4", crowded(), "Take the pull-ups off"),
                 new Case(
+                        "button-resistor",
+                        "P13",
+                        Workbench.on("retro-8bit-two-port")
+                                .with("bell", "push-button")
+                                .wire("bell:A", "board:CB1"),
+                        "Fit 10 kΩ from pin CB1 to 5 V of the slot"),
+                new Case(
                         "pull-ups-off",
                         "L2",
                         sbc().with("cabin", "character-16x2-expander"),
