@@ -1,5 +1,7 @@
 package izzet.core;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import izzet.core.assign.Proposal;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogReader;
@@ -36,6 +38,23 @@ public final class Workbench {
 
     public static Workbench on(String board) {
         return new Workbench(board);
+    }
+
+    /** The 8-bit 5 V board. */
+    public static Workbench mcu() {
+        return on(MCU);
+    }
+
+    /** The 40-pin single-board computer. */
+    public static Workbench sbc() {
+        return on(SBC);
+    }
+
+    /** The sentence of the only finding of a rule; fails when there is none or more. */
+    public static String only(Workbench bench, String rule) {
+        List<Finding> found = bench.findings(rule);
+        assertThat(found).as(rule).hasSize(1);
+        return found.get(0).sentence();
     }
 
     /** Adds a part and connects it as proposed. */

@@ -229,6 +229,7 @@ public final class Chooser {
         }
         long pixels = (long) g.columns() * g.rows();
         if (Bus.RGB.equals(variant.bus())) {
+            // Common practice: blanking of about a tenth of the columns and a twentieth of the rows.
             double hertz = FillTime.pixelClock(g.columns() * 11 / 10, g.rows() * 21 / 20, 60);
             return new Speed(
                     1 / 60.0, "sent anew sixty times a second, pixel clock about " + Quantity.hertz(hertz), hertz);

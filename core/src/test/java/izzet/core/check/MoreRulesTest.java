@@ -1,5 +1,8 @@
 package izzet.core.check;
 
+import static izzet.core.Workbench.mcu;
+import static izzet.core.Workbench.only;
+import static izzet.core.Workbench.sbc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.RandomPlans;
@@ -21,20 +24,6 @@ import org.junit.jupiter.api.Test;
 
 /** The edges of the rules, and what holds for all of them. */
 class MoreRulesTest {
-
-    private static Workbench mcu() {
-        return Workbench.on(Workbench.MCU);
-    }
-
-    private static Workbench sbc() {
-        return Workbench.on(Workbench.SBC);
-    }
-
-    private static String only(Workbench bench, String rule) {
-        List<Finding> found = bench.findings(rule);
-        assertThat(found).as(rule).hasSize(1);
-        return found.get(0).sentence();
-    }
 
     /** On any plan: no crash, no braces left in a sentence, an address of its own for each finding, the same again the next time. */
     @RepeatedTest(40)

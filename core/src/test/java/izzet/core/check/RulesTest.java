@@ -1,31 +1,19 @@
 package izzet.core.check;
 
+import static izzet.core.Workbench.mcu;
+import static izzet.core.Workbench.only;
+import static izzet.core.Workbench.sbc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
 import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** For each rule a plan that keeps it and one that breaks it, with the figures it must name. */
 class RulesTest {
 
     private static final String OLED = Workbench.OLED;
-
-    private static Workbench mcu() {
-        return Workbench.on(Workbench.MCU);
-    }
-
-    private static Workbench sbc() {
-        return Workbench.on(Workbench.SBC);
-    }
-
-    private static String only(Workbench bench, String rule) {
-        List<Finding> found = bench.findings(rule);
-        assertThat(found).as(rule).hasSize(1);
-        return found.get(0).sentence();
-    }
 
     @Test
     void idsAreUniqueAndSubjectsAreSaid() {

@@ -1,5 +1,7 @@
 package izzet.core.repair;
 
+import static izzet.core.Workbench.mcu;
+import static izzet.core.Workbench.sbc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.RandomPlans;
@@ -28,14 +30,6 @@ class StrategiesTest {
         public String toString() {
             return strategy + " for " + rule;
         }
-    }
-
-    private static Workbench mcu() {
-        return Workbench.on(Workbench.MCU);
-    }
-
-    private static Workbench sbc() {
-        return Workbench.on(Workbench.SBC);
     }
 
     private static Bus i2c(String controller, int hertz) {
