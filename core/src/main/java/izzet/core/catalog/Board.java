@@ -30,7 +30,8 @@ public record Board(
         List<Controller> controllers,
         Map<String, LogicLevels> levels,
         List<Pin> pins,
-        Map<String, String> sources) {
+        Map<String, String> sources)
+        implements CatalogItem {
 
     /** What the board calls its three numberings, for column heads. */
     public record Numbering(String position, String label, String chip) {}
@@ -55,7 +56,7 @@ public record Board(
 
     public Board {
         rails = List.copyOf(rails);
-        controllers = List.copyOf(controllers);
+        controllers = controllers == null ? List.of() : List.copyOf(controllers);
         levels = Map.copyOf(levels);
         pins = List.copyOf(pins);
         sources = Map.copyOf(sources);

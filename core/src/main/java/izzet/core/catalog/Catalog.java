@@ -2,48 +2,101 @@ package izzet.core.catalog;
 
 import java.util.Collection;
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.function.Function;
 
-/** All boards and parts by id. Immutable. Safe to share. {@link CatalogReader} fills one. */
+/**
+ * All boards and parts by id. What stands on the shelf is offered; versions that are only kept serve the plans that were made with
+ * them. Immutable. Safe to share. {@link CatalogReader} fills one.
+ */
 public final class Catalog {
 
-    private final SortedMap<String, Board> boards;
-    private final SortedMap<String, Part> parts;
+    private final Items<Board> boards;
+    private final Items<Part> parts;
+
+    /** One kind of thing: the version on the shelf by id, and every version known. */
+    private record Items<T extends CatalogItem>(
+            SortedMap<String, T> shelf, Map<String, NavigableMap<Integer, T>> versions) {
+
+        static <T extends CatalogItem> Items<T> of(Collection<T> shelved, Collection<T> kept) {
+            SortedMap<String, T> shelf = new TreeMap<>();
+            Map<String, NavigableMap<Integer, T>> versions = new TreeMap<>();
+            for (T item : kept) {
+                versions.computeIfAbsent(item.id(), id -> new TreeMap<>()).put(item.version(), item);
+            }
+            for (T item : shelved) {
+                if (shelf.put(item.id(), item) != null) {
+                    throw new IllegalArgumentException("Two catalogue files have the id '" + item.id() + "'.");
+                }
+                versions.computeIfAbsent(item.id(), id -> new TreeMap<>()).put(item.version(), item);
+            }
+            return new Items<>(Collections.unmodifiableSortedMap(shelf), versions);
+        }
+
+        Optional<T> find(String id, Integer version) {
+            NavigableMap<Integer, T> known = versions.get(id);
+            if (known == null) {
+                return Optional.empty();
+            }
+            if (version != null && known.containsKey(version)) {
+                return Optional.of(known.get(version));
+            }
+            return Optional.of(shelf.getOrDefault(id, known.lastEntry().getValue()));
+        }
+    }
 
     public Catalog(Collection<Board> boards, Collection<Part> parts) {
-        this.boards = byId(boards, Board::id);
-        this.parts = byId(parts, Part::id);
+        this(boards, parts, List.of(), List.of());
     }
 
-    private static <T> SortedMap<String, T> byId(Collection<T> items, Function<T, String> id) {
-        SortedMap<String, T> map = new TreeMap<>();
-        for (T item : items) {
-            if (map.put(id.apply(item), item) != null) {
-                throw new IllegalArgumentException("Two catalogue files have the id '" + id.apply(item) + "'.");
-            }
-        }
-        return Collections.unmodifiableSortedMap(map);
+    /**
+     * @param keptBoards versions that are no longer offered
+     * @param keptParts likewise
+     */
+    public Catalog(
+            Collection<Board> boards,
+            Collection<Part> parts,
+            Collection<Board> keptBoards,
+            Collection<Part> keptParts) {
+        this.boards = Items.of(boards, keptBoards);
+        this.parts = Items.of(parts, keptParts);
     }
 
-    /** In the order of their ids. */
+    /** On the shelf, in the order of their ids. */
     public Map<String, Board> boards() {
-        return boards;
+        return boards.shelf();
     }
 
-    /** In the order of their ids. */
+    /** On the shelf, in the order of their ids. */
     public Map<String, Part> parts() {
-        return parts;
+        return parts.shelf();
     }
 
+    /** The one on the shelf. */
     public Optional<Board> board(String id) {
-        return Optional.ofNullable(boards.get(id));
+        return Optional.ofNullable(boards.shelf().get(id));
     }
 
+    /** The one on the shelf. */
     public Optional<Part> part(String id) {
-        return Optional.ofNullable(parts.get(id));
+        return Optional.ofNullable(parts.shelf().get(id));
+    }
+
+    /**
+     * The version asked for, on the shelf or kept. Where it is not known, the one on the shelf, or else the newest kept.
+     *
+     * @param version null for the one on the shelf
+     */
+    public Optional<Board> board(String id, Integer version) {
+        return boards.find(id, version);
+    }
+
+    /** As {@link #board(String, Integer)}. */
+    public Optional<Part> part(String id, Integer version) {
+        return parts.find(id, version);
     }
 }

@@ -10,44 +10,44 @@ import java.util.stream.Stream;
 /** What a schema cannot say about a catalogue file: unique ids and references that lead somewhere. */
 final class CatalogChecks {
 
-    private final List<String> faults = new ArrayList<>();
+    private final List<CatalogFault> faults = new ArrayList<>();
 
-    List<String> faultsOf(Board board) {
+    List<CatalogFault> faultsOf(Board board) {
         unique("pins", board.pins().stream().map(Pin::id));
         unique("pins (positions)", board.pins().stream().map(Pin::position));
         unique("rails", board.rails().stream().map(Rail::id));
         unique("controllers", board.controllers().stream().map(Controller::id));
         if (!board.levels().containsKey("port")) {
-            faults.add("/levels has no entry 'port'");
+            fault("/levels has no entry 'port'");
         }
         if (board.rails().stream().noneMatch(Rail::ground)) {
-            faults.add("/rails has no rail with 0 volts, the ground");
+            fault("/rails has no rail with 0 volts, the ground");
         }
         for (Pin pin : board.pins()) {
             String place = "/pins/" + pin.id();
             if (pin.rail() != null && board.rail(pin.rail()).isEmpty()) {
-                faults.add(place + "/rail '" + pin.rail() + "' is none of the rails "
+                fault(place + "/rail '" + pin.rail() + "' is none of the rails "
                         + board.rails().stream().map(Rail::id).toList());
             }
             for (PinFunction f : pin.functions()) {
                 if (f.controller() != null && board.controller(f.controller()).isEmpty()) {
-                    faults.add(place + "/functions '" + f.text() + "' names a controller that the file does not have");
+                    fault(place + "/functions '" + f.text() + "' names a controller that the file does not have");
                 }
             }
             pin.duties().forEach(d -> source(board.sources(), place + "/duties", d.source()));
         }
         board.current().groups().forEach(g -> g.pins().stream()
                 .filter(id -> board.pin(id).isEmpty())
-                .forEach(id -> faults.add(
+                .forEach(id -> fault(
                         "/current/groups/" + g.name() + " names the pin '" + id + "', which the file does not have")));
         board.rails().forEach(r -> source(board.sources(), "/rails/" + r.id(), r.source()));
         board.controllers().forEach(c -> source(board.sources(), "/controllers/" + c.id(), c.source()));
         board.levels().forEach((k, l) -> source(board.sources(), "/levels/" + k, l.source()));
         source(board.sources(), "/current", board.current().source());
-        return faults;
+        return List.copyOf(faults);
     }
 
-    List<String> faultsOf(Part part) {
+    List<CatalogFault> faultsOf(Part part) {
         unique("lines", part.lines().stream().map(PartLine::id));
         unique("interfaces", part.interfaces().stream().map(Part.Interface::id));
         unique("straps", part.straps().stream().map(Part.Strap::id));
@@ -55,19 +55,19 @@ final class CatalogChecks {
             String place = "/lines/" + line.id();
             for (String variant : line.interfaces()) {
                 if (part.interfaceOf(variant).isEmpty()) {
-                    faults.add(place + "/interfaces '" + variant + "' is none of the part's interfaces");
+                    fault(place + "/interfaces '" + variant + "' is none of the part's interfaces");
                 }
             }
             boolean needsLevels =
                     line.direction() != Direction.PASSIVE && !line.role().power() && line.lamp() == null;
             if (needsLevels && !part.levels().containsKey(line.levels())) {
-                faults.add(place + "/levels '" + line.levels() + "' is none of the part's levels");
+                fault(place + "/levels '" + line.levels() + "' is none of the part's levels");
             }
             if (line.role() == Role.RGB && line.signal() == null) {
-                faults.add(place + " is a line of the pixel bus and names no 'signal'");
+                fault(place + " is a line of the pixel bus and names no 'signal'");
             }
             if (line.role() == Role.SOURCE && line.givesVolts() == null) {
-                faults.add(place + " is a supply output and tells no 'givesVolts'");
+                fault(place + " is a supply output and tells no 'givesVolts'");
             }
             if (line.lamp() != null) {
                 source(part.sources(), place + "/lamp", line.lamp().source());
@@ -98,23 +98,29 @@ final class CatalogChecks {
         }
         part.levels().forEach((k, l) -> source(part.sources(), "/levels/" + k, l.source()));
         part.traps().forEach(t -> source(part.sources(), "/traps", t.source()));
-        return faults;
+        return List.copyOf(faults);
     }
 
     private void known(Part part, String place, String line) {
         if (part.line(line).isEmpty()) {
-            faults.add(place + " names the line '" + line + "', which the part does not have");
+            fault(place + " names the line '" + line + "', which the part does not have");
         }
     }
 
     private void source(Map<String, String> sources, String place, String key) {
         if (key == null || !sources.containsKey(key)) {
-            faults.add(place + "/source '" + key + "' is none of the sources " + sources.keySet());
+            fault(place + "/source '" + key + "' is none of the sources " + sources.keySet());
         }
     }
 
     private void unique(String where, Stream<String> ids) {
         Set<String> seen = new HashSet<>();
-        ids.filter(id -> !seen.add(id)).forEach(id -> faults.add("/" + where + " has '" + id + "' twice"));
+        ids.filter(id -> !seen.add(id)).forEach(id -> fault("/" + where + " has '" + id + "' twice"));
+    }
+
+    /** A sentence that begins with the place. */
+    private void fault(String sentence) {
+        int space = sentence.indexOf(' ');
+        faults.add(new CatalogFault(sentence.substring(0, space), sentence.substring(space + 1)));
     }
 }

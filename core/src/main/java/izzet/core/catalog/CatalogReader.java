@@ -9,6 +9,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -40,27 +41,50 @@ public final class CatalogReader {
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Board board(String file, String text) {
-        Board board = read(file, text, boardSchema, Board.class);
-        refuse(file, new CatalogChecks().faultsOf(board));
-        return board;
+        return read(file, text, boardSchema, Board.class, b -> new CatalogChecks().faultsOf(b));
     }
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Part part(String file, String text) {
-        Part part = read(file, text, partSchema, Part.class);
-        refuse(file, new CatalogChecks().faultsOf(part));
-        return part;
+        return read(file, text, partSchema, Part.class, p -> new CatalogChecks().faultsOf(p));
     }
 
-    private static <T> T read(String file, String text, Schema schema, Class<T> type) {
+    /** Everything that is wrong with a board's file; empty when it can be read. */
+    public List<CatalogFault> faultsOfBoard(JsonNode tree) {
+        return faults(tree, boardSchema, Board.class, b -> new CatalogChecks().faultsOf(b));
+    }
+
+    /** Everything that is wrong with a part's file; empty when it can be read. */
+    public List<CatalogFault> faultsOfPart(JsonNode tree) {
+        return faults(tree, partSchema, Part.class, p -> new CatalogChecks().faultsOf(p));
+    }
+
+    private static <T> List<CatalogFault> faults(
+            JsonNode tree, Schema schema, Class<T> type, Function<T, List<CatalogFault>> checks) {
+        List<CatalogFault> faults =
+                schema.validate(tree).stream().map(CatalogReader::fault).toList();
+        return faults.isEmpty() ? checks.apply(JSON.treeToValue(tree, type)) : faults;
+    }
+
+    /** With the value, which the schema's own sentence leaves out. */
+    private static CatalogFault fault(com.networknt.schema.Error e) {
+        JsonNode node = e.getInstanceNode();
+        boolean told = node == null || node.isContainer() || node.isMissingNode();
+        return new CatalogFault(
+                e.getInstanceLocation().toString(),
+                told ? e.getMessage() : "'" + node.asString() + "': " + e.getMessage());
+    }
+
+    private static <T> T read(
+            String file, String text, Schema schema, Class<T> type, Function<T, List<CatalogFault>> checks) {
         try {
             JsonNode tree = JSON.readTree(text);
             refuse(
                     file,
-                    schema.validate(tree).stream()
-                            .map(e -> e.getInstanceLocation() + " " + e.getMessage())
-                            .toList());
-            return JSON.treeToValue(tree, type);
+                    schema.validate(tree).stream().map(CatalogReader::fault).toList());
+            T item = JSON.treeToValue(tree, type);
+            refuse(file, checks.apply(item));
+            return item;
         } catch (JacksonException e) {
             var at = e.getLocation();
             throw new CatalogException(
@@ -70,9 +94,10 @@ public final class CatalogReader {
         }
     }
 
-    private static void refuse(String file, List<String> faults) {
+    private static void refuse(String file, List<CatalogFault> faults) {
         if (!faults.isEmpty()) {
-            throw new CatalogException(file, faults);
+            throw new CatalogException(
+                    file, faults.stream().map(CatalogFault::toString).toList());
         }
     }
 

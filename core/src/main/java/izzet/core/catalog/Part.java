@@ -43,7 +43,8 @@ public record Part(
         Map<String, String> tells,
         String purchase,
         List<Trap> traps,
-        Map<String, String> sources) {
+        Map<String, String> sources)
+        implements CatalogItem {
 
     public record Supply(
             double minVolts, double maxVolts, Double typicalMilliamps, Double maxMilliamps, String source) {}

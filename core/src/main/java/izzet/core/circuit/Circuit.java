@@ -41,12 +41,12 @@ public final class Circuit {
     public Circuit(Plan plan, Catalog catalog) {
         this.plan = plan;
         this.catalog = catalog;
-        this.board = catalog.board(plan.board())
+        this.board = catalog.board(plan.board(), plan.boardVersion())
                 .orElseThrow(() -> new IllegalArgumentException("no board '" + plan.board() + "'"));
         Map<Target, Connection> byFrom = new HashMap<>();
         plan.connections().forEach(c -> byFrom.put(c.from(), c));
         for (var placed : plan.parts()) {
-            Part part = catalog.part(placed.part())
+            Part part = catalog.part(placed.part(), placed.partVersion())
                     .orElseThrow(() -> new IllegalArgumentException("no part '" + placed.part() + "'"));
             Unit unit = new Unit(placed, part);
             units.put(placed.id(), unit);

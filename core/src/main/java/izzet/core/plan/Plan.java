@@ -11,6 +11,7 @@ import java.util.stream.Stream;
  * What connects to what. Immutable; changed only by a {@link PlanEdit}. {@link PlanDocument} reads and writes the open format.
  *
  * @param board id in the catalogue
+ * @param boardVersion of the catalogue item that the plan was made with; null for the one on the shelf
  * @param wireCentimetres length of the bus wires; null when not known, then 30 cm are assumed
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -19,6 +20,7 @@ import java.util.stream.Stream;
     "version",
     "name",
     "board",
+    "boardVersion",
     "wireCentimetres",
     "parts",
     "buses",
@@ -30,6 +32,7 @@ public record Plan(
         int version,
         String name,
         String board,
+        Integer boardVersion,
         Double wireCentimetres,
         List<PlacedPart> parts,
         List<Bus> buses,
@@ -47,7 +50,7 @@ public record Plan(
     }
 
     public static Plan empty(String name, String board) {
-        return new Plan(FORMAT, VERSION, name, board, null, List.of(), List.of(), List.of(), List.of());
+        return new Plan(FORMAT, VERSION, name, board, null, null, List.of(), List.of(), List.of(), List.of());
     }
 
     public Optional<PlacedPart> part(String id) {
@@ -63,31 +66,42 @@ public record Plan(
     }
 
     Plan withName(String newName) {
-        return new Plan(format, version, newName, board, wireCentimetres, parts, buses, connections, resistors);
+        return new Plan(
+                format, version, newName, board, boardVersion, wireCentimetres, parts, buses, connections, resistors);
     }
 
     Plan withBoard(String newBoard, List<Bus> newBuses, List<Connection> kept, List<Resistor> keptResistors) {
-        return new Plan(format, version, name, newBoard, wireCentimetres, parts, newBuses, kept, keptResistors);
+        return new Plan(format, version, name, newBoard, null, wireCentimetres, parts, newBuses, kept, keptResistors);
+    }
+
+    /** Says which version of the board it is made with. */
+    public Plan withBoardVersion(Integer newVersion) {
+        return new Plan(
+                format, version, name, board, newVersion, wireCentimetres, parts, buses, connections, resistors);
     }
 
     Plan withWire(Double centimetres) {
-        return new Plan(format, version, name, board, centimetres, parts, buses, connections, resistors);
+        return new Plan(format, version, name, board, boardVersion, centimetres, parts, buses, connections, resistors);
     }
 
     Plan withParts(List<PlacedPart> newParts) {
-        return new Plan(format, version, name, board, wireCentimetres, newParts, buses, connections, resistors);
+        return new Plan(
+                format, version, name, board, boardVersion, wireCentimetres, newParts, buses, connections, resistors);
     }
 
     Plan withBuses(List<Bus> newBuses) {
-        return new Plan(format, version, name, board, wireCentimetres, parts, newBuses, connections, resistors);
+        return new Plan(
+                format, version, name, board, boardVersion, wireCentimetres, parts, newBuses, connections, resistors);
     }
 
     Plan withConnections(List<Connection> newConnections) {
-        return new Plan(format, version, name, board, wireCentimetres, parts, buses, newConnections, resistors);
+        return new Plan(
+                format, version, name, board, boardVersion, wireCentimetres, parts, buses, newConnections, resistors);
     }
 
     Plan withResistors(List<Resistor> newResistors) {
-        return new Plan(format, version, name, board, wireCentimetres, parts, buses, connections, newResistors);
+        return new Plan(
+                format, version, name, board, boardVersion, wireCentimetres, parts, buses, connections, newResistors);
     }
 
     /** An id that no part, bus or resistor has: the stem itself, or the stem with the first free number from 2. */

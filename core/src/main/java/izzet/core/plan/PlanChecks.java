@@ -29,7 +29,7 @@ public final class PlanChecks {
     }
 
     private void all() {
-        Optional<Board> board = catalog.board(plan.board());
+        Optional<Board> board = catalog.board(plan.board(), plan.boardVersion());
         if (board.isEmpty()) {
             add(
                     "/board",
@@ -84,7 +84,7 @@ public final class PlanChecks {
         if (placed.id().equals(Target.BOARD) || placed.id().equals(Target.RAIL)) {
             add(path + "/id", "'" + placed.id() + "' is a reserved word; choose another id.");
         }
-        Optional<Part> part = catalog.part(placed.part());
+        Optional<Part> part = catalog.part(placed.part(), placed.partVersion());
         if (part.isEmpty()) {
             add(
                     path + "/part",
@@ -142,7 +142,7 @@ public final class PlanChecks {
                 add(path, "the plan has no part '" + end.owner() + "'.");
                 return;
             }
-            catalog.part(placed.get().part()).ifPresent(part -> {
+            catalog.part(placed.get().part(), placed.get().partVersion()).ifPresent(part -> {
                 if (part.line(end.name()).isEmpty()) {
                     add(
                             path,

@@ -132,6 +132,33 @@ public interface PlanEdit {
         }
     }
 
+    /** Takes another version of the same catalogue item. Wires of lines that it lacks must be taken off by the caller. */
+    record SetPartVersion(String partId, int partVersion, String interfaceId, Map<String, String> straps)
+            implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            return change(plan, partId, p -> p.withPart(p.part(), partVersion, interfaceId, straps));
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return "took version " + partVersion + " of " + nameOf(before, partId);
+        }
+    }
+
+    /** Takes another version of the same board. Wires to pins that it lacks must be taken off by the caller. */
+    record SetBoardVersion(int boardVersion) implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            return plan.withBoardVersion(boardVersion);
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return "took version " + boardVersion + " of the board";
+        }
+    }
+
     /** Chooses another interface variant. Wires of lines that the variant lacks must be taken off by the caller. */
     record ChooseInterface(String partId, String interfaceId) implements PlanEdit {
         @Override

@@ -1,0 +1,2 @@
+/** Own boards and parts: the fields a person fills in, and the catalogue file that they make. */
+package izzet.core.author;
