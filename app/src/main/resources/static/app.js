@@ -25,6 +25,29 @@
     if (e.detail.lengthComputable && e.detail.total > 1e6) say(`uploaded ${Math.round(100 * e.detail.loaded / e.detail.total)} %`);
   });
 
+  // The editor of own items: rows from a spreadsheet go to the server, which knows the columns; fields that are wrong are marked.
+  document.addEventListener("paste", (e) => {
+    const table = e.target.closest && e.target.closest("table.cells");
+    const text = e.clipboardData ? e.clipboardData.getData("text/plain") : "";
+    if (!table || !/[\t\n]/.test(text.trim()) || !$(`#take-pasted[value="paste:${table.dataset.sheet}"]`)) return;
+    e.preventDefault();
+    $("#pasted").value = text;
+    $("#take-pasted").click();
+  });
+  document.addEventListener("htmx:afterSwap", () => {
+    const verdict = $("#verdict");
+    if (!verdict) return;
+    const wrong = new Set([...verdict.querySelectorAll("[data-field]")].map((a) => a.dataset.field));
+    for (const field of document.querySelectorAll("#own-form [name^='/']")) {
+      if (wrong.has(field.name)) field.setAttribute("aria-invalid", "true"); else field.removeAttribute("aria-invalid");
+    }
+  });
+  document.addEventListener("click", (e) => {
+    const link = e.target.closest("a[data-field]");
+    const field = link && document.getElementById(link.dataset.field);
+    if (field) { e.preventDefault(); field.scrollIntoView({ block: "center" }); field.focus({ preventScroll: true }); }
+  });
+
   // Keys
   const typing = (el) => el.matches("input, select, textarea, [contenteditable]") && el.type !== "checkbox" && el.type !== "radio";
   document.addEventListener("keydown", (e) => {

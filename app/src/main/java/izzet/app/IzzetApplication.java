@@ -1,10 +1,7 @@
 package izzet.app;
 
 import izzet.core.catalog.Catalog;
-import izzet.core.catalog.LookAlikes;
-import izzet.core.catalog.Search;
 import izzet.core.check.Checker;
-import izzet.core.choose.Chooser;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
 import java.time.Clock;
@@ -37,7 +34,7 @@ public class IzzetApplication {
         }
     }
 
-    /** Not lazy like the rest: a bad catalogue file is told at the start. */
+    /** The shipped shelf. Not lazy like the rest: a bad catalogue file is told at the start. */
     @Bean
     @Lazy(false)
     Catalog catalog() {
@@ -52,21 +49,6 @@ public class IzzetApplication {
     @Bean
     Repairs repairs(Checker checker) {
         return Repairs.withAllStrategies(checker);
-    }
-
-    @Bean
-    Search search(Catalog catalog) {
-        return new Search(catalog);
-    }
-
-    @Bean
-    LookAlikes lookAlikes(Catalog catalog) {
-        return new LookAlikes(catalog);
-    }
-
-    @Bean
-    Chooser chooser(Catalog catalog, Checker checker) {
-        return new Chooser(catalog, checker);
     }
 
     @Bean

@@ -1,8 +1,8 @@
 package izzet.app.api;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.NoSuchThing;
 import izzet.core.catalog.Board;
-import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Part;
 import java.util.Collection;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,29 +13,29 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class CatalogApi {
 
-    private final Catalog catalog;
+    private final Shelf shelf;
 
-    CatalogApi(Catalog catalog) {
-        this.catalog = catalog;
+    CatalogApi(Shelf shelf) {
+        this.shelf = shelf;
     }
 
     @GetMapping("/api/catalog/boards")
     Collection<Board> boards() {
-        return catalog.boards().values();
+        return shelf.catalog().boards().values();
     }
 
     @GetMapping("/api/catalog/boards/{id}")
     Board board(@PathVariable String id) {
-        return catalog.board(id).orElseThrow(() -> new NoSuchThing("The catalogue has no board '" + id + "'."));
+        return shelf.catalog().board(id).orElseThrow(() -> new NoSuchThing("The catalogue has no board '" + id + "'."));
     }
 
     @GetMapping("/api/catalog/parts")
     Collection<Part> parts() {
-        return catalog.parts().values();
+        return shelf.catalog().parts().values();
     }
 
     @GetMapping("/api/catalog/parts/{id}")
     Part part(@PathVariable String id) {
-        return catalog.part(id).orElseThrow(() -> new NoSuchThing("The catalogue has no part '" + id + "'."));
+        return shelf.catalog().part(id).orElseThrow(() -> new NoSuchThing("The catalogue has no part '" + id + "'."));
     }
 }

@@ -1,10 +1,10 @@
 package izzet.app.api;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StalePlan;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PreconditionMissing;
-import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.circuit.Circuit;
@@ -34,14 +34,14 @@ class PlansApi {
 
     private final PlanStore plans;
     private final PlanDocument documents;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
 
-    PlansApi(PlanStore plans, PlanDocument documents, Catalog catalog, Checker checker, Repairs repairs) {
+    PlansApi(PlanStore plans, PlanDocument documents, Shelf shelf, Checker checker, Repairs repairs) {
         this.plans = plans;
         this.documents = documents;
-        this.catalog = catalog;
+        this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
     }
@@ -53,7 +53,7 @@ class PlansApi {
 
     @PostMapping("/api/plans")
     ResponseEntity<String> create(@RequestBody(required = false) String body) {
-        long id = plans.create(documents.read(orEmpty(body), catalog), "came over the API");
+        long id = plans.create(documents.read(orEmpty(body), shelf.catalog()), "came over the API");
         StoredPlan stored = plans.get(id);
         return ResponseEntity.created(URI.create("/api/plans/" + id))
                 .eTag(stored.etag())
@@ -72,7 +72,8 @@ class PlansApi {
             @RequestHeader(name = "If-Match", required = false) String match,
             @RequestBody(required = false) String body) {
         long version = version(id, match);
-        return document(plans.replace(id, version, documents.read(orEmpty(body), catalog), "came over the API"));
+        return document(
+                plans.replace(id, version, documents.read(orEmpty(body), shelf.catalog()), "came over the API"));
     }
 
     @DeleteMapping("/api/plans/{id}")
@@ -84,7 +85,7 @@ class PlansApi {
 
     @GetMapping("/api/plans/{id}/findings")
     Map<String, Object> findings(@PathVariable long id) {
-        return ReportJson.of(new Circuit(plans.get(id).plan(), catalog), checker, repairs);
+        return ReportJson.of(new Circuit(plans.get(id).plan(), shelf.catalog()), checker, repairs);
     }
 
     @PostMapping("/api/plans/{id}/repairs/{repair}")
@@ -93,7 +94,7 @@ class PlansApi {
             @PathVariable String repair,
             @RequestHeader(name = "If-Match", required = false) String match) {
         long version = version(id, match);
-        Circuit circuit = new Circuit(plans.get(id).plan(), catalog);
+        Circuit circuit = new Circuit(plans.get(id).plan(), shelf.catalog());
         Report report = checker.check(circuit);
         Repair found = repairs.find(circuit, report, repair)
                 .orElseThrow(() ->
@@ -103,14 +104,14 @@ class PlansApi {
 
     @GetMapping("/api/plans/{id}/wiring")
     Map<String, Object> wiring(@PathVariable long id) {
-        Circuit circuit = new Circuit(plans.get(id).plan(), catalog);
+        Circuit circuit = new Circuit(plans.get(id).plan(), shelf.catalog());
         return Map.of("groups", WiringList.of(circuit), "checks", WiringList.checks(circuit));
     }
 
     @PostMapping("/api/check")
     Map<String, Object> check(@RequestBody(required = false) String body) {
-        Plan plan = documents.read(orEmpty(body), catalog);
-        return ReportJson.of(new Circuit(plan, catalog), checker, repairs);
+        Plan plan = documents.read(orEmpty(body), shelf.catalog());
+        return ReportJson.of(new Circuit(plan, shelf.catalog()), checker, repairs);
     }
 
     private static String orEmpty(String body) {

@@ -1,10 +1,9 @@
 package izzet.app.parts;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
-import izzet.core.catalog.Catalog;
-import izzet.core.catalog.Search;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import java.util.List;
@@ -20,14 +19,12 @@ class PartsController {
 
     private final PlanFrames frames;
     private final PlanStore plans;
-    private final Catalog catalog;
-    private final Search search;
+    private final Shelf shelf;
 
-    PartsController(PlanFrames frames, PlanStore plans, Catalog catalog, Search search) {
-        this.search = search;
+    PartsController(PlanFrames frames, PlanStore plans, Shelf shelf) {
         this.frames = frames;
         this.plans = plans;
-        this.catalog = catalog;
+        this.shelf = shelf;
     }
 
     /**
@@ -48,11 +45,11 @@ class PartsController {
         model.addAttribute("q", q);
         model.addAttribute(
                 "shelf",
-                search.find(q).stream()
+                shelf.search().find(q).stream()
                         .filter(h -> !h.board())
-                        .map(h -> catalog.part(h.id()).orElseThrow())
+                        .map(h -> shelf.catalog().part(h.id()).orElseThrow())
                         .toList());
-        model.addAttribute("boards", catalog.boards().values());
+        model.addAttribute("boards", shelf.catalog().boards().values());
         model.addAttribute("history", plans.history(id));
         return "parts";
     }

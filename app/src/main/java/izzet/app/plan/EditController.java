@@ -1,7 +1,7 @@
 package izzet.app.plan;
 
+import izzet.app.catalog.Shelf;
 import izzet.core.assign.Proposal;
-import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Part;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
@@ -34,13 +34,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class EditController {
 
     private final PlanStore plans;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
 
-    EditController(PlanStore plans, Catalog catalog, Checker checker, Repairs repairs) {
+    EditController(PlanStore plans, Shelf shelf, Checker checker, Repairs repairs) {
         this.plans = plans;
-        this.catalog = catalog;
+        this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
     }
@@ -61,11 +61,12 @@ class EditController {
             @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String board) {
         return edit(id, version, here, plan -> {
             PlanEdit choose = new PlanEdit.ChooseBoard(board);
-            if (catalog.board(board).isEmpty()) {
+            if (shelf.catalog().board(board).isEmpty()) {
                 throw new PlanEdit.EditRefused("The catalogue has no board '" + board + "'.");
             }
-            PlanEdit connect = Proposal.of(choose.apply(plan), catalog).edit();
-            String title = "chose the " + catalog.board(board).orElseThrow().name();
+            PlanEdit connect = Proposal.of(choose.apply(plan), shelf.catalog()).edit();
+            String title =
+                    "chose the " + shelf.catalog().board(board).orElseThrow().name();
             return new PlanEdit.Together(title, List.of(choose, connect));
         });
     }
@@ -82,7 +83,8 @@ class EditController {
     }
 
     private PlanEdit addition(Plan plan, String partId, String name, String variant) {
-        Part part = catalog.part(partId)
+        Part part = shelf.catalog()
+                .part(partId)
                 .orElseThrow(() -> new PlanEdit.EditRefused("The catalogue has no part '" + partId + "'."));
         String label = name.isBlank() ? freeName(plan, part) : name.strip();
         String stem =
@@ -95,7 +97,7 @@ class EditController {
                 part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
         PlanEdit add = new PlanEdit.AddPart(
                 new PlacedPart(id, part.id(), part.version(), label, chosen, Map.of(), null, null));
-        PlanEdit connect = Proposal.of(add.apply(plan), catalog, id).edit();
+        PlanEdit connect = Proposal.of(add.apply(plan), shelf.catalog(), id).edit();
         return new PlanEdit.Together("added " + label, List.of(add, connect));
     }
 
@@ -122,7 +124,8 @@ class EditController {
     @PostMapping("/plans/{id}/parts/{part}/connect")
     String connectProposed(
             @PathVariable long id, @PathVariable String part, @RequestParam long version, @RequestParam String here) {
-        return edit(id, version, here, p -> Proposal.of(p, catalog, part).edit());
+        return edit(
+                id, version, here, p -> Proposal.of(p, shelf.catalog(), part).edit());
     }
 
     /** Name, interface, straps and address of one part in one form. */
@@ -168,7 +171,7 @@ class EditController {
 
     /** Wires of lines that the other variant lacks come off; lines that it adds are proposed. */
     private List<PlanEdit> otherInterface(Plan plan, PlacedPart placed, String variant) {
-        Part part = catalog.part(placed.part()).orElseThrow();
+        Part part = shelf.catalog().part(placed.part()).orElseThrow();
         if (part.interfaceOf(variant).isEmpty()) {
             throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
         }
@@ -179,7 +182,7 @@ class EditController {
                 .filter(t -> plan.connection(t).isPresent())
                 .forEach(t -> edits.add(new PlanEdit.Disconnect(t)));
         Plan changed = new PlanEdit.Together("", edits).apply(plan);
-        edits.add(Proposal.of(changed, catalog, placed.id()).edit());
+        edits.add(Proposal.of(changed, shelf.catalog(), placed.id()).edit());
         return edits;
     }
 
@@ -274,7 +277,7 @@ class EditController {
     }
 
     private Repair findRepair(Plan plan, String repair) {
-        Circuit circuit = new Circuit(plan, catalog);
+        Circuit circuit = new Circuit(plan, shelf.catalog());
         Report report = checker.check(circuit);
         return repairs.find(circuit, report, repair)
                 .orElseThrow(

@@ -1,6 +1,6 @@
 package izzet.app.plan;
 
-import izzet.core.catalog.Catalog;
+import izzet.app.catalog.Shelf;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
@@ -29,13 +29,13 @@ public class PlanStore {
 
     private final JdbcClient db;
     private final PlanDocument documents;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final Clock clock;
 
-    PlanStore(JdbcClient db, PlanDocument documents, Catalog catalog, Clock clock) {
+    PlanStore(JdbcClient db, PlanDocument documents, Shelf shelf, Clock clock) {
         this.db = db;
         this.documents = documents;
-        this.catalog = catalog;
+        this.shelf = shelf;
         this.clock = clock;
     }
 
@@ -68,7 +68,8 @@ public class PlanStore {
                 .list();
     }
 
-    public long create(Plan plan, String done) {
+    public long create(Plan made, String done) {
+        Plan plan = shelf.pinned(made);
         refuseBroken(plan);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         db.sql("insert into plan (name, current_number, version, changed_at) values (:name, 1, 1, :at)")
@@ -132,7 +133,8 @@ public class PlanStore {
         return save(current(id, version), plan, done);
     }
 
-    private StoredPlan save(StoredPlan stored, Plan next, String done) {
+    private StoredPlan save(StoredPlan stored, Plan made, String done) {
+        Plan next = shelf.pinned(made);
         refuseBroken(next);
         move(stored, stored.number() + 1, next.name());
         db.sql("delete from plan_revision where plan_id = :id and number > :number")
@@ -223,6 +225,7 @@ public class PlanStore {
     }
 
     private void insertRevision(long id, int number, String done, Plan plan) {
+        shelf.keep(plan);
         db.sql(
                         "insert into plan_revision (plan_id, number, at, done, document) values (:id, :number, :at, :done, :document)")
                 .param("id", id)
@@ -235,7 +238,7 @@ public class PlanStore {
 
     private void refuseBroken(Plan plan) {
         // The schema's limits hold for edits made on pages, too.
-        documents.read(documents.write(plan), catalog);
+        documents.read(documents.write(plan), shelf.catalog());
     }
 
     private Timestamp now() {

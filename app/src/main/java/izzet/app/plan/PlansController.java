@@ -1,6 +1,6 @@
 package izzet.app.plan;
 
-import izzet.core.catalog.Catalog;
+import izzet.app.catalog.Shelf;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import java.io.IOException;
@@ -21,12 +21,12 @@ import org.springframework.web.multipart.MultipartFile;
 class PlansController {
 
     private final PlanStore plans;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final PlanDocument documents;
 
-    PlansController(PlanStore plans, Catalog catalog, PlanDocument documents) {
+    PlansController(PlanStore plans, Shelf shelf, PlanDocument documents) {
         this.plans = plans;
-        this.catalog = catalog;
+        this.shelf = shelf;
         this.documents = documents;
     }
 
@@ -34,7 +34,7 @@ class PlansController {
     String list(Model model) {
         model.addAttribute("plans", plans.list());
         model.addAttribute("deleted", plans.deleted());
-        model.addAttribute("boards", catalog.boards());
+        model.addAttribute("boards", shelf.catalog().boards());
         return "plans";
     }
 
@@ -49,7 +49,7 @@ class PlansController {
             throw new izzet.app.shell.TooLarge("The file has " + file.getSize() + " bytes; a plan document has "
                     + PlanDocument.MAX_CHARS + " at most.");
         }
-        Plan plan = documents.read(new String(file.getBytes(), StandardCharsets.UTF_8), catalog);
+        Plan plan = documents.read(new String(file.getBytes(), StandardCharsets.UTF_8), shelf.catalog());
         return "redirect:/plans/" + plans.create(plan, "imported") + "/pins";
     }
 

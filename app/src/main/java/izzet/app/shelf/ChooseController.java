@@ -1,9 +1,9 @@
 package izzet.app.shelf;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.core.assign.Suitability;
 import izzet.core.catalog.Board;
-import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Part;
 import izzet.core.choose.Chooser;
 import izzet.core.plan.Plan;
@@ -35,13 +35,11 @@ class ChooseController {
     private static final double SHORTEST = 1e-3;
     private static final double LONGEST = 100;
 
-    private final Catalog catalog;
-    private final Chooser chooser;
+    private final Shelf shelf;
     private final PlanStore plans;
 
-    ChooseController(Catalog catalog, Chooser chooser, PlanStore plans) {
-        this.catalog = catalog;
-        this.chooser = chooser;
+    ChooseController(Shelf shelf, PlanStore plans) {
+        this.shelf = shelf;
         this.plans = plans;
     }
 
@@ -101,7 +99,7 @@ class ChooseController {
         Chooser.Order by = order(order);
         // Nothing asked for yet: the board that most begin with. Asked for "any": all of them.
         String only = board == null ? FIRST_BOARD : board.isBlank() ? null : board;
-        if (only != null && catalog.board(only).isEmpty()) {
+        if (only != null && shelf.catalog().board(only).isEmpty()) {
             throw new IllegalArgumentException("The shelf has no board '" + only + "'.");
         }
         Chooser.Wish wish = new Chooser.Wish(
@@ -112,7 +110,7 @@ class ChooseController {
                 pictures,
                 centimetres,
                 only);
-        List<Chooser.Offer> offers = chooser.offers(wish, by);
+        List<Chooser.Offer> offers = shelf.chooser().offers(wish, by);
         List<Row> shown = new ArrayList<>();
         for (Chooser.Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
             shown.add(row(shown.size() + 1, offer));
@@ -120,7 +118,7 @@ class ChooseController {
         model.addAttribute("wish", wish);
         model.addAttribute("order", by);
         model.addAttribute("orders", Chooser.Order.values());
-        model.addAttribute("boards", catalog.boards().values());
+        model.addAttribute("boards", shelf.catalog().boards().values());
         model.addAttribute("rows", shown);
         model.addAttribute("marks", marks(shown));
         model.addAttribute("hidden", offers.size() - shown.size());
@@ -181,14 +179,16 @@ class ChooseController {
     @PostMapping("/shelf/choose")
     String take(
             @RequestParam String board, @RequestParam String part, @RequestParam(name = "interface") String variant) {
-        Board b = catalog.board(board)
+        Board b = shelf.catalog()
+                .board(board)
                 .orElseThrow(() -> new PlanEdit.EditRefused("The shelf has no board '" + board + "'."));
-        Part p =
-                catalog.part(part).orElseThrow(() -> new PlanEdit.EditRefused("The shelf has no part '" + part + "'."));
+        Part p = shelf.catalog()
+                .part(part)
+                .orElseThrow(() -> new PlanEdit.EditRefused("The shelf has no part '" + part + "'."));
         if (p.interfaceOf(variant).isEmpty()) {
             throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
         }
-        Plan plan = Suitability.of(b, p, variant, catalog).plan();
+        Plan plan = Suitability.of(b, p, variant, shelf.catalog()).plan();
         String name =
                 Character.toUpperCase(p.shortName().charAt(0)) + p.shortName().substring(1);
         Plan named = new PlanEdit.RenamePart("it", name)

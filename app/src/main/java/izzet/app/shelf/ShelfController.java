@@ -1,9 +1,10 @@
 package izzet.app.shelf;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.NoSuchThing;
 import izzet.core.assign.Suitability;
 import izzet.core.catalog.Board;
-import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.LookAlikes;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Search;
@@ -29,14 +30,10 @@ class ShelfController {
 
     private static final int LONGEST_QUERY = 200;
 
-    private final Catalog catalog;
-    private final Search search;
-    private final LookAlikes lookAlikes;
+    private final Shelf shelf;
 
-    ShelfController(Catalog catalog, Search search, LookAlikes lookAlikes) {
-        this.catalog = catalog;
-        this.search = search;
-        this.lookAlikes = lookAlikes;
+    ShelfController(Shelf shelf) {
+        this.shelf = shelf;
     }
 
     @GetMapping("/shelf")
@@ -44,7 +41,7 @@ class ShelfController {
         if (q.length() > LONGEST_QUERY) {
             throw new IllegalArgumentException("A search has " + LONGEST_QUERY + " characters at most.");
         }
-        List<Search.Hit> found = search.find(q);
+        List<Search.Hit> found = shelf.search().find(q);
         List<Search.Hit> shown = found.stream()
                 .filter(h -> kind.isEmpty() || h.kind().equals(kind))
                 .toList();
@@ -56,7 +53,9 @@ class ShelfController {
         model.addAttribute("kind", kind);
         model.addAttribute("kinds", kinds);
         model.addAttribute("hits", shown);
-        model.addAttribute("families", lookAlikes.families());
+        model.addAttribute("families", shelf.lookAlikes().families());
+        model.addAttribute("unreadable", shelf.unreadable());
+        model.addAttribute("offShelf", shelf.offShelf());
         return "shelf";
     }
 
@@ -65,16 +64,17 @@ class ShelfController {
 
     @GetMapping("/shelf/parts/{id}")
     String part(@PathVariable String id, Model model) {
-        Part part = catalog.part(id).orElseThrow(() -> new NoSuchThing("The shelf has no part '" + id + "'."));
+        Part part = shelf.catalog().part(id).orElseThrow(() -> new NoSuchThing("The shelf has no part '" + id + "'."));
         List<Fit> fits = new ArrayList<>();
-        for (Board board : catalog.boards().values()) {
+        for (Board board : shelf.catalog().boards().values()) {
             for (Part.Interface variant : part.interfaces()) {
-                Suitability fit = Suitability.of(board, part, variant.id(), catalog);
+                Suitability fit = Suitability.of(board, part, variant.id(), shelf.catalog());
                 fits.add(new Fit(board.id(), board.name(), variant.name(), fit.pins(), fit.missing()));
             }
         }
         model.addAttribute("in", new Figures());
         model.addAttribute("part", part);
+        model.addAttribute("own", Shelf.isOwn(id));
         model.addAttribute("header", Search.header(part));
         model.addAttribute("addresses", addresses(part));
         model.addAttribute("kin", kin(part));
@@ -97,8 +97,8 @@ class ShelfController {
                             null))
                     .apply(Plan.empty(
                             part.name(),
-                            catalog.boards().values().iterator().next().id()));
-            Circuit circuit = new Circuit(plan, catalog);
+                            shelf.catalog().boards().values().iterator().next().id()));
+            Circuit circuit = new Circuit(plan, shelf.catalog());
             Reachable.of(circuit, circuit.unit("it").orElseThrow())
                     .forEach((address, setting) ->
                             addresses.put(Hex.of(address), setting.label().isEmpty() ? "fixed" : setting.label()));
@@ -108,15 +108,19 @@ class ShelfController {
 
     private Map<String, Part> kin(Part part) {
         Map<String, Part> kin = new LinkedHashMap<>();
-        part.kin().forEach((how, other) -> catalog.part(other).ifPresent(p -> kin.put(how.replace('-', ' '), p)));
+        part.kin()
+                .forEach((how, other) -> shelf.catalog().part(other).ifPresent(p -> kin.put(how.replace('-', ' '), p)));
         return kin;
     }
 
     @GetMapping("/shelf/boards/{id}")
     String board(@PathVariable String id, Model model) {
-        Board board = catalog.board(id).orElseThrow(() -> new NoSuchThing("The shelf has no board '" + id + "'."));
+        Board board =
+                shelf.catalog().board(id).orElseThrow(() -> new NoSuchThing("The shelf has no board '" + id + "'."));
         model.addAttribute("in", new Figures());
         model.addAttribute("board", board);
+        model.addAttribute("own", Shelf.isOwn(id));
+        model.addAttribute("drawing", HeaderDrawing.of(CatalogWriter.tree(board), true));
         model.addAttribute("strips", BoardView.strips(board));
         model.addAttribute("places", BoardView.places(board));
         return "shelf-board";
@@ -128,12 +132,12 @@ class ShelfController {
     @GetMapping("/shelf/which")
     String which(@RequestParam Map<String, String> query, Model model) {
         String family = query.get("family");
-        model.addAttribute("families", lookAlikes.families());
+        model.addAttribute("families", shelf.lookAlikes().families());
         model.addAttribute("family", family);
-        if (family != null && lookAlikes.families().contains(family)) {
+        if (family != null && shelf.lookAlikes().families().contains(family)) {
             Map<String, String> given = new LinkedHashMap<>();
             List<Answered> answered = new ArrayList<>();
-            for (LookAlikes.Question q : lookAlikes.questions()) {
+            for (LookAlikes.Question q : shelf.lookAlikes().questions()) {
                 String answer = query.get(q.id());
                 if (answer != null && !answer.isBlank()) {
                     given.put(q.id(), answer);
@@ -142,7 +146,7 @@ class ShelfController {
             }
             model.addAttribute("answered", answered);
             model.addAttribute("given", given);
-            model.addAttribute("step", lookAlikes.step(family, given));
+            model.addAttribute("step", shelf.lookAlikes().step(family, given));
         }
         return "which";
     }

@@ -3,6 +3,7 @@ package izzet.app.shell;
 import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.StalePlan;
 import izzet.core.capture.RecordFault;
+import izzet.core.catalog.CatalogException;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import jakarta.servlet.http.HttpServletRequest;
@@ -46,6 +47,11 @@ class PageFaults {
     @ExceptionHandler(PlanEdit.EditRefused.class)
     Object refused(PlanEdit.EditRefused e, HttpServletRequest request) {
         return answer(HttpStatus.CONFLICT, "The plan cannot take this change", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(CatalogException.class)
+    Object file(CatalogException e, HttpServletRequest request) {
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This board or part cannot be used", e.getMessage(), request);
     }
 
     @ExceptionHandler(RecordFault.class)

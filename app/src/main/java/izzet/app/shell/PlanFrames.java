@@ -1,8 +1,8 @@
 package izzet.app.shell;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
-import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
@@ -21,13 +21,13 @@ public class PlanFrames {
     private static final Set<String> PIN_GROUPS = Set.of("P", "S");
 
     private final PlanStore plans;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
 
-    PlanFrames(PlanStore plans, Catalog catalog, Checker checker, Repairs repairs) {
+    PlanFrames(PlanStore plans, Shelf shelf, Checker checker, Repairs repairs) {
         this.plans = plans;
-        this.catalog = catalog;
+        this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
     }
@@ -35,7 +35,7 @@ public class PlanFrames {
     /** @param station id of the page shown */
     public PlanFrame of(long id, String station) {
         StoredPlan stored = plans.get(id);
-        Circuit circuit = new Circuit(stored.plan(), catalog);
+        Circuit circuit = new Circuit(stored.plan(), shelf.catalog());
         Report report = checker.check(circuit);
         List<PlanFrame.FindingView> findings = report.findings().stream()
                 .map(f -> new PlanFrame.FindingView(f, repairs.of(circuit, report, f)))

@@ -1,0 +1,282 @@
+package izzet.app.catalog;
+
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogException;
+import izzet.core.catalog.CatalogItem;
+import izzet.core.catalog.CatalogReader;
+import izzet.core.catalog.CatalogWriter;
+import izzet.core.catalog.LookAlikes;
+import izzet.core.catalog.Part;
+import izzet.core.catalog.Search;
+import izzet.core.check.Checker;
+import izzet.core.choose.Chooser;
+import izzet.core.plan.Plan;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Supplier;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.util.function.SingletonSupplier;
+
+/**
+ * What stands on the shelf: the shipped files and the user's own items. Every version that a plan was made with is kept, so that neither
+ * an edit of an own item nor a newer release can change a plan silently.
+ */
+@Service
+@Lazy(false)
+public class Shelf {
+
+    /** With which ids of own items begin; no shipped file has it. */
+    public static final String OWN = "own-";
+
+    /** Longest document of an item, in characters. */
+    public static final int MOST_CHARS = 500_000;
+
+    private static final int MOST_OWN = 500;
+    private static final int LONGEST_ID = 48;
+
+    private final Catalog shipped;
+    private final Checker checker;
+    private final JdbcClient db;
+    private final Clock clock;
+    private final CatalogReader reader = new CatalogReader();
+    private volatile State state;
+
+    private record State(
+            Catalog catalog,
+            Supplier<Search> search,
+            Supplier<LookAlikes> lookAlikes,
+            Supplier<Chooser> chooser,
+            List<String> unreadable,
+            List<Own> taken) {}
+
+    /** An own item that was taken off the shelf; plans that have it keep it. */
+    public record Own(boolean board, String id, int version, String name) {}
+
+    private record Row(String kind, String id, int version, boolean own, boolean off, String document) {}
+
+    Shelf(Catalog shipped, Checker checker, JdbcClient db, Clock clock) {
+        this.shipped = shipped;
+        this.checker = checker;
+        this.db = db;
+        this.clock = clock;
+        load();
+    }
+
+    public Catalog catalog() {
+        return state.catalog();
+    }
+
+    public Search search() {
+        return state.search().get();
+    }
+
+    public LookAlikes lookAlikes() {
+        return state.lookAlikes().get();
+    }
+
+    public Chooser chooser() {
+        return state.chooser().get();
+    }
+
+    /** Own items whose stored file this program cannot read, with the reason. */
+    public List<String> unreadable() {
+        return state.unreadable();
+    }
+
+    /** Own items off the shelf. */
+    public List<Own> offShelf() {
+        return state.taken();
+    }
+
+    public static boolean isOwn(String id) {
+        return id.startsWith(OWN);
+    }
+
+    private static String kind(boolean board) {
+        return board ? "board" : "part";
+    }
+
+    private List<Row> rows() {
+        return db.sql("select kind, id, version, own, off_shelf, document from shelf_item order by kind, id, version")
+                .query((r, n) -> new Row(
+                        r.getString("kind"),
+                        r.getString("id"),
+                        r.getInt("version"),
+                        r.getBoolean("own"),
+                        r.getBoolean("off_shelf"),
+                        r.getString("document")))
+                .list();
+    }
+
+    private synchronized void load() {
+        Map<String, CatalogItem> shelf = new TreeMap<>();
+        List<CatalogItem> kept = new ArrayList<>();
+        List<String> unreadable = new ArrayList<>();
+        Map<String, Own> taken = new TreeMap<>();
+        for (Row row : rows()) {
+            boolean board = row.kind().equals("board");
+            Optional<? extends CatalogItem> asShipped = board ? shipped.board(row.id()) : shipped.part(row.id());
+            if (asShipped.filter(i -> i.version() == row.version()).isPresent()) {
+                continue;
+            }
+            try {
+                CatalogItem item =
+                        board ? reader.board(row.id(), row.document()) : reader.part(row.id(), row.document());
+                kept.add(item);
+                String key = row.kind() + " " + row.id();
+                if (row.own() && !row.off()) {
+                    // Rows come in the order of their versions; the last one stands on the shelf.
+                    shelf.put(key, item);
+                    taken.remove(key);
+                } else if (row.own()) {
+                    shelf.remove(key);
+                    taken.put(key, new Own(board, row.id(), row.version(), item.name()));
+                }
+            } catch (CatalogException e) {
+                unreadable.add(e.getMessage());
+            }
+        }
+        List<Board> boards = new ArrayList<>(shipped.boards().values());
+        List<Part> parts = new ArrayList<>(shipped.parts().values());
+        boards.addAll(of(shelf.values(), Board.class));
+        parts.addAll(of(shelf.values(), Part.class));
+        Catalog catalog = new Catalog(boards, parts, of(kept, Board.class), of(kept, Part.class));
+        state = new State(
+                catalog,
+                SingletonSupplier.of(() -> new Search(catalog)),
+                SingletonSupplier.of(() -> new LookAlikes(catalog)),
+                SingletonSupplier.of(() -> new Chooser(catalog, checker)),
+                List.copyOf(unreadable),
+                List.copyOf(taken.values()));
+    }
+
+    private static <T> List<T> of(java.util.Collection<CatalogItem> items, Class<T> type) {
+        return items.stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
+    /** The plan with the version of its board written down. */
+    public Plan pinned(Plan plan) {
+        return plan.boardVersion() != null
+                ? plan
+                : catalog()
+                        .board(plan.board())
+                        .map(b -> plan.withBoardVersion(b.version()))
+                        .orElse(plan);
+    }
+
+    /** Keeps the versions that a plan was made with. Part of the caller's transaction. */
+    public void keep(Plan plan) {
+        Set<String> there = new HashSet<>(db.sql("select kind || ' ' || id || ' ' || version from shelf_item")
+                .query(String.class)
+                .list());
+        catalog().board(plan.board(), plan.boardVersion()).ifPresent(b -> keep(there, b));
+        plan.parts().forEach(p -> catalog().part(p.part(), p.partVersion()).ifPresent(x -> keep(there, x)));
+    }
+
+    private void keep(Set<String> there, CatalogItem item) {
+        boolean board = item instanceof Board;
+        if (there.add(kind(board) + " " + item.id() + " " + item.version())) {
+            insert(board, item.id(), item.version(), isOwn(item.id()), CatalogWriter.text(item));
+        }
+    }
+
+    private void insert(boolean board, String id, int version, boolean own, String document) {
+        db.sql("insert into shelf_item (kind, id, version, own, saved_at, document)"
+                        + " values (:kind, :id, :version, :own, :at, :document)")
+                .param("kind", kind(board))
+                .param("id", id)
+                .param("version", version)
+                .param("own", own)
+                .param("at", Timestamp.from(clock.instant()))
+                .param("document", document)
+                .update();
+    }
+
+    /** The highest version known of an own item; 0 for none. */
+    private int newest(boolean board, String id) {
+        return db.sql("select coalesce(max(version), 0) from shelf_item where kind = :kind and id = :id")
+                .param("kind", kind(board))
+                .param("id", id)
+                .query(Integer.class)
+                .single();
+    }
+
+    /** An id for a new own item of this name. */
+    public String freeId(boolean board, String name) {
+        String plain = OWN
+                + name.toLowerCase(java.util.Locale.ROOT)
+                        .replaceAll("[^a-z0-9]+", "-")
+                        .replaceAll("^-|-$", "");
+        String stem = plain.substring(0, Math.min(LONGEST_ID, plain.length())).replaceAll("-+$", "");
+        String id = stem;
+        for (int i = 2; newest(board, id) > 0; i++) {
+            id = stem + "-" + i;
+        }
+        return id;
+    }
+
+    /**
+     * Puts an own item on the shelf: as a new one, or as the next version when the shelf has it with other content. The same content is
+     * put nowhere twice.
+     *
+     * @param item read from a file, whose id and version are taken as far as they are free
+     * @return the item as it stands on the shelf now
+     */
+    public synchronized CatalogItem put(CatalogItem item) {
+        boolean board = item instanceof Board;
+        String id = isOwn(item.id())
+                ? item.id()
+                : OWN + item.id().substring(0, Math.min(LONGEST_ID, item.id().length()));
+        Optional<? extends CatalogItem> there =
+                board ? catalog().board(id) : catalog().part(id);
+        int newest = newest(board, id);
+        if (newest == 0
+                && rows().stream()
+                                .filter(Row::own)
+                                .map(r -> r.kind() + r.id())
+                                .distinct()
+                                .count()
+                        >= MOST_OWN) {
+            throw new IllegalArgumentException(
+                    "There are " + MOST_OWN + " own items already, which is the most. Nothing was saved.");
+        }
+        var tree = CatalogWriter.tree(item);
+        tree.put("id", id);
+        if (there.isPresent()) {
+            tree.put("version", there.get().version());
+            if (CatalogWriter.tree(there.get()).equals(tree)) {
+                return there.get();
+            }
+        }
+        int version = newest == 0 ? item.version() : Math.max(newest + 1, item.version());
+        tree.put("version", version);
+        String text = CatalogWriter.text(tree);
+        CatalogItem saved = board ? reader.board(id, text) : reader.part(id, text);
+        insert(board, id, version, true, text);
+        load();
+        return saved;
+    }
+
+    /** Takes an own item off the shelf, or puts it back. Plans that have it keep it. */
+    public synchronized void offer(boolean board, String id, boolean offered) {
+        int changed = db.sql("update shelf_item set off_shelf = :off where kind = :kind and id = :id and own")
+                .param("off", !offered)
+                .param("kind", kind(board))
+                .param("id", id)
+                .update();
+        if (changed == 0) {
+            throw new IllegalArgumentException("There is no own " + kind(board) + " '" + id + "'.");
+        }
+        load();
+    }
+}
