@@ -45,7 +45,7 @@
   document.addEventListener("click", (e) => {
     const link = e.target.closest("a[data-field]");
     const field = link && document.getElementById(link.dataset.field);
-    if (field) { e.preventDefault(); field.scrollIntoView({ block: "center" }); field.focus({ preventScroll: true }); }
+    if (field) { e.preventDefault(); if (field.closest("details")) field.closest("details").open = true; field.scrollIntoView({ block: "center" }); field.focus({ preventScroll: true }); }
   });
 
   // Keys

@@ -417,6 +417,8 @@ class WholeWayTest {
                 "/shelf?q=oled",
                 "/shelf/parts/character-16x2-direct",
                 "/shelf/boards/wifi-dual-38",
+                "/shelf/own?kind=part",
+                "/shelf/own?kind=board&from=mcu-8bit-5v-14-6",
                 "/shelf/which?family=small+OLED",
                 "/shelf/choose?shows=pixels&columns=128&board=",
                 "/api",

@@ -1,6 +1,7 @@
 package izzet.app.shelf;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -71,7 +72,7 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
         Map<String, List<JsonNode>> strips = new LinkedHashMap<>();
         file.path("pins").forEach(p -> strips.computeIfAbsent(p.path("group").asString(""), g -> new ArrayList<>())
                 .add(p));
-        Map<String, List<String>> sides = sides(file, strips);
+        Map<String, List<JsonNode>> sides = sides(file, strips);
         int longest = 0;
         for (List<JsonNode> strip : strips.values()) {
             for (JsonNode pin : strip) {
@@ -90,20 +91,15 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
         int bottom = 0;
         for (String side : List.of("left", "right")) {
             int y = EDGE;
-            for (String name : sides.get(side)) {
-                for (JsonNode pin : strips.getOrDefault(name, List.of())) {
-                    String rail = text(pin, "rail");
-                    String look = rail.isEmpty() ? "signal" : volts.getOrDefault(rail, 1.0) == 0 ? "ground" : "supply";
-                    holes.add(new Hole(
-                            side.equals("left") ? left : right,
-                            y,
-                            text(pin, "position"),
-                            text(pin, "label"),
-                            side,
-                            look));
-                    y += PITCH;
-                }
-                y += PITCH / 2;
+            String strip = null;
+            for (JsonNode pin : sides.get(side)) {
+                y += strip == null || strip.equals(text(pin, "group")) ? 0 : PITCH / 2;
+                strip = text(pin, "group");
+                String rail = text(pin, "rail");
+                String look = rail.isEmpty() ? "signal" : volts.getOrDefault(rail, 1.0) == 0 ? "ground" : "supply";
+                holes.add(new Hole(
+                        side.equals("left") ? left : right, y, text(pin, "position"), text(pin, "label"), side, look));
+                y += PITCH;
             }
             bottom = Math.max(bottom, y);
         }
@@ -114,27 +110,51 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
                 holes.isEmpty() ? List.of() : List.of(new Outline(left - 14, 6, right - left + 28, bottom - 10)));
     }
 
-    /** Strips at each edge; those that run upwards are turned in {@code strips}. */
-    private static Map<String, List<String>> sides(JsonNode file, Map<String, List<JsonNode>> strips) {
-        List<String> left = new ArrayList<>();
-        List<String> right = new ArrayList<>();
-        Set<String> upwards = new LinkedHashSet<>();
+    /** The pins at each edge from the top. */
+    private static Map<String, List<JsonNode>> sides(JsonNode file, Map<String, List<JsonNode>> strips) {
+        Map<String, JsonNode> single = new LinkedHashMap<>();
+        file.path("pins").forEach(p -> single.put(text(p, "id"), p));
         JsonNode layout = file.path("layout");
-        layout.path("left").forEach(n -> left.add(n.asString("")));
-        layout.path("right").forEach(n -> right.add(n.asString("")));
+        Set<String> upwards = new LinkedHashSet<>();
         layout.path("upwards").forEach(n -> upwards.add(n.asString("")));
-        String previous = null;
-        for (String name : strips.keySet()) {
-            if (!left.contains(name) && !right.contains(name)) {
-                (left.size() <= right.size() ? left : right).add(name);
-                if (right.contains(name) && runsOn(strips, previous, name)) {
-                    upwards.add(name);
+        Map<String, List<String>> names = new LinkedHashMap<>();
+        Set<String> named = new LinkedHashSet<>();
+        for (String side : List.of("left", "right")) {
+            List<String> own = new ArrayList<>();
+            layout.path(side).forEach(n -> own.add(n.asString("")));
+            names.put(side, own);
+            named.addAll(own);
+        }
+        String before = null;
+        for (String strip : strips.keySet()) {
+            boolean there = strips.get(strip).stream().allMatch(p -> named.contains(text(p, "id")));
+            if (!named.contains(strip) && !there) {
+                boolean left = names.get("left").size() <= names.get("right").size();
+                names.get(left ? "left" : "right").add(strip);
+                if (!left && runsOn(strips, before, strip)) {
+                    upwards.add(strip);
                 }
             }
-            previous = name;
+            before = strip;
         }
-        upwards.stream().filter(strips::containsKey).forEach(name -> java.util.Collections.reverse(strips.get(name)));
-        return Map.of("left", left, "right", right);
+        Map<String, List<JsonNode>> sides = new LinkedHashMap<>();
+        names.forEach((side, list) -> {
+            List<JsonNode> pins = new ArrayList<>();
+            for (String name : list) {
+                if (strips.containsKey(name)) {
+                    List<JsonNode> strip = new ArrayList<>(strips.get(name));
+                    strip.removeIf(p -> named.contains(text(p, "id")));
+                    if (upwards.contains(name)) {
+                        Collections.reverse(strip);
+                    }
+                    pins.addAll(strip);
+                } else if (single.containsKey(name)) {
+                    pins.add(single.get(name));
+                }
+            }
+            sides.put(side, pins);
+        });
+        return sides;
     }
 
     private static boolean runsOn(Map<String, List<JsonNode>> strips, String before, String after) {

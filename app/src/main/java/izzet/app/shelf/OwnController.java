@@ -190,6 +190,7 @@ class OwnController {
         model.addAttribute("id", id);
         model.addAttribute("from", from);
         model.addAttribute("form", form);
+        model.addAttribute("filled", filled(form, fields, byField));
         model.addAttribute("tables", tables);
         model.addAttribute("fields", fields);
         model.addAttribute("problems", problems);
@@ -198,6 +199,21 @@ class OwnController {
         model.addAttribute("focus", focus);
         model.addAttribute("where", new Where(form));
         return "own";
+    }
+
+    /** Groups that show from the start: the first, and those in which something stands or is wrong. */
+    private static Set<String> filled(ItemForm form, Map<String, String> fields, Map<String, String> wrong) {
+        Set<String> filled = new TreeSet<>();
+        form.groups().forEach((title, columns) -> {
+            boolean first = filled.isEmpty();
+            if (first
+                    || columns.stream()
+                            .map(c -> "/" + c.path())
+                            .anyMatch(f -> fields.containsKey(f) || wrong.containsKey(f))) {
+                filled.add(title);
+            }
+        });
+        return filled;
     }
 
     /** Names of fields for people. */

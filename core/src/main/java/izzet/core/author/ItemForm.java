@@ -150,6 +150,7 @@ public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
                 .forEach(group -> group.forEach(column ->
                         put(reading, fields, "/" + column.path(), reading.tree(), "", column.path(), column)));
         for (Sheet sheet : sheets) {
+            reading.fieldAt().put(sheet.pointer(), sheet.pointer());
             Set<Integer> rows = rows(fields, sheet);
             if (rows.size() > MOST_ROWS) {
                 reading.problems()
@@ -323,7 +324,9 @@ public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
             String place = missing.find() ? fault.pointer() + "/" + missing.group(1) : fault.pointer();
             String field = fieldOf(reading, place);
             if (!unread.contains(field)) {
-                String message = missing.reset().find() ? "needs a value" : fault.message();
+                boolean table = sheets.stream().anyMatch(s -> s.pointer().equals(field));
+                String message =
+                        !missing.reset().find() ? fault.message() : table ? "needs a row at least" : "needs a value";
                 problems.add(new Problem(field, message));
             }
         }

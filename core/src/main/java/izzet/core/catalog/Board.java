@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param pinAssignment how pins come to a controller: {@code fixed}, {@code any-pin}, {@code settings}, {@code overlay} or
  *     {@code none}
  * @param levels by function: {@code port}, and {@code i2c} where the bus lines differ
+ * @param layout how it lies in front of you; null when its strips stand left and right in turn
  * @param sources the texts that {@code source} keys stand for
  */
 public record Board(
@@ -29,9 +30,19 @@ public record Board(
         List<Rail> rails,
         List<Controller> controllers,
         Map<String, LogicLevels> levels,
+        Layout layout,
         List<Pin> pins,
         Map<String, String> sources)
         implements CatalogItem {
+
+    /** Strips, or pins by id, along its edges from the top; {@code upwards} names strips that run the other way. */
+    public record Layout(List<String> left, List<String> right, List<String> upwards) {
+        public Layout {
+            left = left == null ? List.of() : List.copyOf(left);
+            right = right == null ? List.of() : List.copyOf(right);
+            upwards = upwards == null ? List.of() : List.copyOf(upwards);
+        }
+    }
 
     /** What the board calls its three numberings, for column heads. */
     public record Numbering(String position, String label, String chip) {}

@@ -40,6 +40,16 @@ final class CatalogChecks {
                 .filter(id -> board.pin(id).isEmpty())
                 .forEach(id -> fault(
                         "/current/groups/" + g.name() + " names the pin '" + id + "', which the file does not have")));
+        if (board.layout() != null) {
+            Stream.of(
+                            board.layout().left(),
+                            board.layout().right(),
+                            board.layout().upwards())
+                    .flatMap(List::stream)
+                    .filter(name -> board.pin(name).isEmpty()
+                            && board.pins().stream().noneMatch(p -> p.group().equals(name)))
+                    .forEach(name -> fault("/layout names '" + name + "', which is neither a strip nor a pin"));
+        }
         board.rails().forEach(r -> source(board.sources(), "/rails/" + r.id(), r.source()));
         board.controllers().forEach(c -> source(board.sources(), "/controllers/" + c.id(), c.source()));
         board.levels().forEach((k, l) -> source(board.sources(), "/levels/" + k, l.source()));

@@ -140,6 +140,7 @@ class MoreRulesTest {
                 read.rails(),
                 controllers,
                 read.levels(),
+                read.layout(),
                 read.pins(),
                 read.sources());
     }
