@@ -32,6 +32,7 @@ class ScreenshotsTest {
             take(page, "/shelf?q=oled+128x64", "shelf");
             take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");
             take(page, "/shelf/boards/mcu-dual-40", "shelf-board");
+            take(page, "/shelf/parts/own-lever-frame/edit", "own-part");
             take(page, "/shelf/which?family=small+OLED&header-pins=4", "which");
             take(page, "/shelf/choose?shows=pixels&columns=120&pictures=10&board=&order=TROUBLE", "choose");
             Page dark = browser.page(port, 1280, 800, ColorScheme.DARK);

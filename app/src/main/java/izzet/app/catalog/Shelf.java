@@ -12,6 +12,7 @@ import izzet.core.catalog.Search;
 import izzet.core.check.Checker;
 import izzet.core.choose.Chooser;
 import izzet.core.plan.Plan;
+import izzet.core.repair.Repairs;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -46,6 +47,7 @@ public class Shelf {
 
     private final Catalog shipped;
     private final Checker checker;
+    private final Repairs repairs;
     private final JdbcClient db;
     private final Clock clock;
     private final CatalogReader reader = new CatalogReader();
@@ -64,9 +66,10 @@ public class Shelf {
 
     private record Row(String kind, String id, int version, boolean own, boolean off, String document) {}
 
-    Shelf(Catalog shipped, Checker checker, JdbcClient db, Clock clock) {
+    Shelf(Catalog shipped, Checker checker, Repairs repairs, JdbcClient db, Clock clock) {
         this.shipped = shipped;
         this.checker = checker;
+        this.repairs = repairs;
         this.db = db;
         this.clock = clock;
         load();
@@ -155,7 +158,7 @@ public class Shelf {
                 catalog,
                 SingletonSupplier.of(() -> new Search(catalog)),
                 SingletonSupplier.of(() -> new LookAlikes(catalog)),
-                SingletonSupplier.of(() -> new Chooser(catalog, checker)),
+                SingletonSupplier.of(() -> new Chooser(catalog, checker, repairs)),
                 List.copyOf(unreadable),
                 List.copyOf(taken.values()));
     }

@@ -1,9 +1,10 @@
 package izzet.app.demo;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.traffic.RecordStore;
 import izzet.core.bench.I2cWaveform;
-import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogReader;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.PlanDocument;
 import java.io.ByteArrayInputStream;
@@ -26,20 +27,20 @@ class Demo implements ApplicationRunner {
     private final PlanStore plans;
     private final RecordStore records;
     private final PlanDocument documents;
-    private final Catalog catalog;
+    private final Shelf shelf;
     private final boolean wanted;
 
     Demo(
             PlanStore plans,
             RecordStore records,
             PlanDocument documents,
-            Catalog catalog,
+            Shelf shelf,
             @Value("${izzet.demo}") boolean wanted) {
         this.wanted = wanted;
         this.plans = plans;
         this.records = records;
         this.documents = documents;
-        this.catalog = catalog;
+        this.shelf = shelf;
     }
 
     @Override
@@ -48,8 +49,10 @@ class Demo implements ApplicationRunner {
         if (!wanted || !plans.list().isEmpty() || !plans.deleted().isEmpty()) {
             return;
         }
+        Discovery.texts("/demo-shelf", ".json")
+                .forEach((name, text) -> shelf.put(new CatalogReader().part(name, text)));
         for (String text : Discovery.texts("/demo-plans", ".json").values()) {
-            long id = plans.create(documents.read(text, catalog), "came with the demo");
+            long id = plans.create(documents.read(text, shelf.catalog()), "came with the demo");
             if (text.contains("platform-1")) {
                 records.upload(id, "signs at power-up.vcd", new ByteArrayInputStream(powerUp()));
             }

@@ -49,7 +49,15 @@ class ChooseController {
      * @param x place by pins
      * @param y place by pictures a second; below 0 when it has no mark
      */
-    public record Row(int number, Chooser.Offer offer, String fill, String rate, String memory, int x, int y) {
+    public record Row(
+            int number,
+            Chooser.Offer offer,
+            Chooser.Mending mending,
+            String fill,
+            String rate,
+            String memory,
+            int x,
+            int y) {
         public boolean good() {
             return offer.fits() && offer.fastEnough() && offer.memoryFits();
         }
@@ -113,7 +121,8 @@ class ChooseController {
         List<Chooser.Offer> offers = shelf.chooser().offers(wish, by);
         List<Row> shown = new ArrayList<>();
         for (Chooser.Offer offer : offers.subList(0, Math.min(MOST, offers.size()))) {
-            shown.add(row(shown.size() + 1, offer));
+            Chooser.Mending mending = offer.fits() ? shelf.chooser().mending(offer) : null;
+            shown.add(row(shown.size() + 1, offer, mending));
         }
         model.addAttribute("wish", wish);
         model.addAttribute("order", by);
@@ -139,7 +148,7 @@ class ChooseController {
         }
     }
 
-    private static Row row(int number, Chooser.Offer o) {
+    private static Row row(int number, Chooser.Offer o, Chooser.Mending mending) {
         String fill =
                 o.fillSeconds() == null ? "" : Quantity.seconds(o.fillSeconds()).toString();
         String rate = o.fillSeconds() == null ? "" : String.format(Locale.ROOT, "%.3g a second", o.picturesPerSecond());
@@ -148,7 +157,7 @@ class ChooseController {
                 : o.ramBytes() == null ? o.frameBytes() + " bytes" : o.frameBytes() + " of " + o.ramBytes() + " bytes";
         int x = LEFT + (RIGHT - LEFT) * Math.min(MOST_PINS, o.pins()) / MOST_PINS;
         int y = o.fillSeconds() == null || !o.fits() ? -1 : place(o.picturesPerSecond());
-        return new Row(number, o, fill, rate, memory, x, y);
+        return new Row(number, o, mending, fill, rate, memory, x, y);
     }
 
     /** Pictures a second on a scale of powers of ten. */

@@ -45,8 +45,8 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
     private static final int I2C_HZ = 100_000;
     private static final int SPI_HZ = 4_000_000;
 
-    /** 525 x 286 pixels, sixty times a second. */
-    private static final int RGB_HZ = 9_009_000;
+    private static final double PICTURES = 60;
+    private static final double USUAL_PIXELS = 525 * 286;
 
     public Proposal {
         left = List.copyOf(left);
@@ -113,7 +113,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 }
                 Optional<Bus> present =
                         plan.buses().stream().filter(b -> b.kind().equals(kind)).findFirst();
-                Bus bus = present.orElseGet(() -> newBus(kind));
+                Bus bus = present.orElseGet(() -> newBus(kind, unit));
                 if (present.isEmpty()) {
                     take(new PlanEdit.PutBus(bus));
                 }
@@ -121,7 +121,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             }
         }
 
-        private Bus newBus(String kind) {
+        private Bus newBus(String kind, Unit unit) {
             Circuit circuit = circuit();
             Optional<Controller> controller = circuit.board().controllersOf(kind).stream()
                     .filter(c -> plan.buses().stream().noneMatch(b -> c.id().equals(b.controller())))
@@ -130,12 +130,38 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                                     && p.functions().stream().anyMatch(f -> c.id().equals(f.controller()))))
                     .findFirst();
             boolean i2c = kind.equals(Bus.I2C);
+            int most = Math.min(
+                    limit(unit, kind), controller.map(Controller::maxHz).orElse(Integer.MAX_VALUE));
             return new Bus(
                     plan.freeId(kind),
                     kind,
                     i2c ? "I2C bus" : kind.equals(Bus.RGB) ? "pixel bus" : "SPI bus",
                     controller.map(Controller::id).orElse(null),
-                    i2c ? I2C_HZ : kind.equals(Bus.RGB) ? RGB_HZ : SPI_HZ);
+                    Math.min(most, usual(unit, kind)));
+        }
+
+        private static int usual(Unit unit, String kind) {
+            if (kind.equals(Bus.RGB)) {
+                return (int)
+                        (unit.part().pixelBus() == null
+                                ? USUAL_PIXELS * PICTURES
+                                : unit.part().pixelBus().hertz(PICTURES));
+            }
+            return kind.equals(Bus.I2C) ? I2C_HZ : SPI_HZ;
+        }
+
+        private static int limit(Unit unit, String kind) {
+            return switch (kind) {
+                case Bus.I2C ->
+                    unit.part().i2c() == null
+                            ? Integer.MAX_VALUE
+                            : unit.part().i2c().maxHz();
+                case Bus.SPI ->
+                    unit.part().spi() == null
+                            ? Integer.MAX_VALUE
+                            : unit.part().spi().maxWriteHz();
+                default -> Integer.MAX_VALUE;
+            };
         }
 
         /** Everything whose place follows from what it is. */

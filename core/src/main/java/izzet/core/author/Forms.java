@@ -88,7 +88,8 @@ public final class Forms {
                                         of("id", "Setting", Kind.TEXT, "low"),
                                         of("name", "Setting, in words", Kind.TEXT, "as delivered"),
                                         of("addsToAddress", "Adds to the address", Kind.INTEGER, "0"),
-                                        yesNo("removesPullUps", "Pull-ups off"))),
+                                        yesNo("removesPullUps", "Pull-ups off"),
+                                        of("interface", "Chooses the way", Kind.TEXT, "key of a way"))),
                         new Sheet(
                                 "/pullUps",
                                 "Fitted pull-ups",

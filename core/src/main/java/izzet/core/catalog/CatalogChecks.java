@@ -103,6 +103,9 @@ final class CatalogChecks {
         if (part.i2c() != null) {
             source(part.sources(), "/i2c", part.i2c().source());
         }
+        if (part.pixelBus() != null) {
+            source(part.sources(), "/pixelBus", part.pixelBus().source());
+        }
         if (part.spi() != null) {
             source(part.sources(), "/spi", part.spi().source());
         }

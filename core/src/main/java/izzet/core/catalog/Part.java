@@ -1,5 +1,6 @@
 package izzet.core.catalog;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,6 +36,7 @@ public record Part(
         Glass glass,
         BusSwitch busSwitch,
         ClockGate clockGate,
+        PixelBus pixelBus,
         List<Shift> shifts,
         List<Interface> interfaces,
         List<Strap> straps,
@@ -112,6 +114,15 @@ public record Part(
         }
     }
 
+    /** Columns and rows with their blanking, and the fastest pixel clock, of a panel without memory. */
+    public record PixelBus(int totalColumns, int totalRows, int maxHz, String source) {
+
+        /** Pixel clock for so many pictures a second. */
+        public double hertz(double pictures) {
+            return totalColumns * (double) totalRows * pictures;
+        }
+    }
+
     /** Two lines of a two-way shifter, the low-supply side first. */
     public record Shift(String low, String high) {}
 
@@ -136,8 +147,16 @@ public record Part(
 
     /** A pad, jumper or resistor on the module. The first setting is the one it is delivered with. */
     public record Strap(String id, String name, List<Setting> settings) {
-        /** @param removesPullUps whether the pull-ups of the module are off with it */
-        public record Setting(String id, String name, int addsToAddress, Boolean removesPullUps) {
+        /**
+         * @param removesPullUps whether the pull-ups of the module are off with it
+         * @param interfaceId that it chooses; null for settings that have no say in it
+         */
+        public record Setting(
+                String id,
+                String name,
+                int addsToAddress,
+                Boolean removesPullUps,
+                @JsonProperty("interface") String interfaceId) {
             public Setting {
                 removesPullUps = Boolean.TRUE.equals(removesPullUps);
             }

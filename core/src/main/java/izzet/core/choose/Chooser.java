@@ -16,13 +16,17 @@ import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
 import izzet.core.quantity.Quantity;
+import izzet.core.repair.Repair;
+import izzet.core.repair.Repairs;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
 /**
@@ -142,12 +146,61 @@ public final class Chooser {
         }
     }
 
+    /**
+     * What it takes to make an offer work: the cheapest repair of each stop and fix, one after the other.
+     *
+     * @param buy parts to buy
+     * @param steps repairs, as their buttons say them
+     * @param left stops and fixes that no repair takes away
+     */
+    public record Mending(List<String> buy, List<String> steps, int left) {
+        public Mending {
+            buy = List.copyOf(buy);
+            steps = List.copyOf(steps);
+        }
+    }
+
+    /** Repairs tried at most for one offer. */
+    private static final int MOST_STEPS = 8;
+
     private final Catalog catalog;
     private final Checker checker;
+    private final Repairs repairs;
+    private final Map<String, Mending> mended = new ConcurrentHashMap<>();
 
-    public Chooser(Catalog catalog, Checker checker) {
+    public Chooser(Catalog catalog, Checker checker, Repairs repairs) {
         this.catalog = catalog;
         this.checker = checker;
+        this.repairs = repairs;
+    }
+
+    /** Found once for each board, part and interface, and remembered. */
+    public Mending mending(Offer offer) {
+        String key = offer.board().id() + " " + offer.part().id() + " "
+                + offer.variant().id();
+        return mended.computeIfAbsent(key, k -> mend(offer.plan()));
+    }
+
+    private Mending mend(Plan start) {
+        List<String> buy = new ArrayList<>();
+        List<String> steps = new ArrayList<>();
+        Plan plan = start;
+        for (int i = 0; i < MOST_STEPS; i++) {
+            Circuit circuit = new Circuit(plan, catalog);
+            Report report = checker.check(circuit);
+            Optional<Repair> next = report.findings().stream()
+                    .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
+                    .flatMap(f -> repairs.of(circuit, report, f).stream().limit(1))
+                    .findFirst();
+            if (next.isEmpty()) {
+                break;
+            }
+            buy.addAll(next.get().price().buy());
+            steps.add(next.get().title());
+            plan = next.get().edit().apply(plan);
+        }
+        Report after = checker.check(new Circuit(plan, catalog));
+        return new Mending(buy, steps, (int) (after.count(Severity.STOP) + after.count(Severity.FIX)));
     }
 
     /** Everything that meets the wish; what fits and is fast enough first, then in the order asked for. */
@@ -229,10 +282,7 @@ public final class Chooser {
         }
         long pixels = (long) g.columns() * g.rows();
         if (Bus.RGB.equals(variant.bus())) {
-            // Common practice: blanking of about a tenth of the columns and a twentieth of the rows.
-            double hertz = FillTime.pixelClock(g.columns() * 11 / 10, g.rows() * 21 / 20, 60);
-            return new Speed(
-                    1 / 60.0, "sent anew sixty times a second, pixel clock about " + Quantity.hertz(hertz), hertz);
+            return pixelSpeed(board, part);
         }
         if (variant.bus() == null) {
             double cycle =
@@ -261,6 +311,26 @@ public final class Chooser {
         String formula = String.format(
                 Locale.ROOT, "%d × %d × %d / %s", g.columns(), g.rows(), g.bitsPerPixel(), Quantity.hertz(hertz));
         return new Speed(FillTime.serial(pixels * g.bitsPerPixel(), hertz), formula, hertz);
+    }
+
+    /** A panel without memory: the clock of sixty pictures a second, or the fastest that board and panel have. */
+    private static Speed pixelSpeed(Board board, Part part) {
+        Part.Glass g = part.glass();
+        Part.PixelBus panel = part.pixelBus();
+        // Common practice where the file does not tell: a tenth of the columns and a twentieth of the rows are
+        // blanking.
+        int columns = panel == null ? g.columns() * 11 / 10 : panel.totalColumns();
+        int rows = panel == null ? g.rows() * 21 / 20 : panel.totalRows();
+        double hertz = FillTime.pixelClock(columns, rows, 60);
+        double most = board.controllersOf(Bus.RGB).stream()
+                .map(Controller::maxHz)
+                .filter(hz -> hz != null)
+                .mapToDouble(Integer::doubleValue)
+                .max()
+                .orElse(hertz);
+        double clock = Math.min(hertz, Math.min(most, panel == null ? hertz : panel.maxHz()));
+        String formula = String.format(Locale.ROOT, "%d × %d / %s", columns, rows, Quantity.hertz(clock));
+        return new Speed(columns * (double) rows / clock, formula, clock);
     }
 
     /** The slowest of part, controller and wires. */

@@ -169,6 +169,7 @@ class BoardMapsTest {
     void everyNumberedPlaceIsThere(String id, int places) {
         assertThat(board(id).pins())
                 .extracting(Pin::position)
+                .filteredOn(place -> !place.startsWith("camera"))
                 .containsExactlyInAnyOrderElementsOf(IntStream.rangeClosed(1, places)
                         .mapToObj(Integer::toString)
                         .toList());

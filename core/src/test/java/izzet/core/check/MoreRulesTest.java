@@ -286,4 +286,48 @@ class MoreRulesTest {
                 .as("a stop that the other does not have")
                 .isFalse();
     }
+
+    private static Bus clocked(Workbench bench, int hertz) {
+        Bus bus = bench.plan().buses().get(0);
+        return new Bus(bus.id(), bus.kind(), bus.name(), bus.controller(), hertz);
+    }
+
+    @Test
+    void s3ASerialClockAgainstPartAndController() {
+        Workbench bench = sbc().with("panel", "colour-128x160-serial-3v3");
+        assertThat(bench.findings("S3")).isEmpty();
+        bench.edit(new PlanEdit.PutBus(clocked(bench, 40_000_000)));
+        assertThat(only(bench, "S3")).contains("runs at 40 MHz").contains("takes 15 MHz at most");
+        assertThat(bench.findings("S3").get(0).seenWorking()).isTrue();
+        assertThat(bench.repairs("S3")).anyMatch(r -> r.title().endsWith("at 10 MHz"));
+        Workbench slow = mcu().with("panel", "colour-128x160-serial-shifted");
+        slow.edit(new PlanEdit.PutBus(clocked(slow, 9_000_000)));
+        assertThat(only(slow, "S3")).contains("the board's").contains("8 MHz");
+    }
+
+    @Test
+    void w5ThePixelClockOfAPanelWithoutMemory() {
+        Workbench bench = sbc().with("tide", "rgb-800x480", "rgb-16");
+        assertThat(bench.plan().buses().get(0).clockHz()).isEqualTo(33_264_000);
+        assertThat(bench.findings("W5")).isEmpty();
+        bench.edit(new PlanEdit.PutBus(clocked(bench, 9_009_000)));
+        assertThat(only(bench, "W5")).contains("16.3 pictures a second at 9.009 MHz");
+        assertThat(bench.repairs("W5")).anyMatch(r -> r.title().contains("at 33.26"));
+        bench.edit(new PlanEdit.PutBus(clocked(bench, 60_000_000)));
+        assertThat(only(bench, "W5")).contains("takes 50 MHz at most");
+        bench.edit(new PlanEdit.PutBus(clocked(bench, 90_000_000)));
+        assertThat(bench.findings("W5")).hasSize(2).anyMatch(f -> f.severity() == Severity.STOP);
+    }
+
+    @Test
+    void p8StrapsThatChooseAnotherInterface() {
+        Workbench bench = mcu().with("hall", "oled-256x64-grey-serial");
+        assertThat(bench.findings("P8")).isEmpty();
+        bench.edit(new PlanEdit.SetStrap("hall", "bs", "parallel"));
+        assertThat(only(bench, "P8")).contains("8-bit parallel by its interface resistors");
+        assertThat(bench.repairs("P8")).hasSize(1);
+        Workbench lines = sbc().with("panel", "colour-240x320-parallel");
+        assertThat(lines.findings("P8")).isEmpty();
+        assertThat(only(lines.wire("panel:IM0", "rail:GND"), "P8")).contains("IM0 is tied to ground");
+    }
 }

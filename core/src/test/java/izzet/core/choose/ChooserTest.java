@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 class ChooserTest {
 
-    private final Chooser chooser = new Chooser(Workbench.CATALOG, Workbench.CHECKER);
+    private final Chooser chooser = new Chooser(Workbench.CATALOG, Workbench.CHECKER, Workbench.REPAIRS);
 
     private static Chooser.Wish on(String board, String shows, Integer columns, Integer rows, Integer bits) {
         return new Chooser.Wish(shows, columns, rows, bits, null, null, board);
@@ -126,5 +126,32 @@ class ChooserTest {
             assertThat(o.pins() + o.pinsLeft())
                     .isLessThanOrEqualTo(o.board().signalPins().size());
         }
+    }
+
+    /** A 3.3 V panel on a 5 V board wants a shifter; on a 3.3 V board nothing. */
+    @Test
+    void extraPartsAreThoseOfTheCheapestRepairs() {
+        Chooser.Offer five = find(
+                chooser.offers(on(Workbench.MCU, "pixels", 128, 160, 16), Chooser.Order.PINS),
+                "colour-128x160-serial-3v3",
+                "panel");
+        Chooser.Mending mending = chooser.mending(five);
+        assertThat(five.stops()).isNotEmpty();
+        assertThat(mending.buy()).isNotEmpty();
+        assertThat(mending.left()).isZero();
+        Chooser.Offer three = find(
+                chooser.offers(on(Workbench.SBC, "pixels", 128, 160, 16), Chooser.Order.PINS),
+                "colour-128x160-serial-3v3",
+                "panel");
+        assertThat(chooser.mending(three).buy()).noneMatch(b -> b.contains("shifter") || b.contains("buffer"));
+        assertThat(chooser.mending(five)).isSameAs(mending);
+    }
+
+    /** 525 x 286 x 60 = 9.01 MHz, 1056 x 525 x 60 = 33.26 MHz. */
+    @Test
+    void pixelClocksAreThoseOfTheTotals() {
+        List<Chooser.Offer> offers = chooser.offers(on(Workbench.SBC, "pixels", 480, 272, 24), Chooser.Order.SPEED);
+        assertThat(find(offers, "rgb-480x272", "rgb-16").hertz()).isCloseTo(9.009e6, within(1e3));
+        assertThat(find(offers, "rgb-800x480", "rgb-16").hertz()).isCloseTo(33.264e6, within(1e3));
     }
 }

@@ -8,7 +8,6 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
-import izzet.core.quantity.Quantity;
 
 /** I5: a 2-wire bus faster than a part on it takes. Passes: an expander at 100 kHz. Fails: the same at 400 kHz. */
 public final class BusSpeedRule implements Rule {
@@ -32,8 +31,8 @@ public final class BusSpeedRule implements Rule {
             }
             int limit = unit.part().i2c().maxHz();
             if (bus.clockHz() > limit) {
-                report(
-                        findings,
+                ClockLimit.report(
+                        findings.of(this, Severity.FIX, ClockLimit.WORDING),
                         bus,
                         Place.of(unit),
                         unit.name(),
@@ -45,9 +44,12 @@ public final class BusSpeedRule implements Rule {
             Controller controller = bus.bitBanged()
                     ? null
                     : circuit.board().controller(bus.controller()).orElse(null);
-            if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
-                report(
-                        findings,
+            if (bus.kind().equals(Bus.I2C)
+                    && controller != null
+                    && controller.maxHz() != null
+                    && bus.clockHz() > controller.maxHz()) {
+                ClockLimit.report(
+                        findings.of(this, Severity.FIX, ClockLimit.WORDING),
                         bus,
                         Place.of(bus),
                         "the board's " + controller.name(),
@@ -55,20 +57,5 @@ public final class BusSpeedRule implements Rule {
                         circuit.board().source(controller.source()));
             }
         }
-    }
-
-    private void report(Findings findings, Bus bus, Place place, String who, int limit, String source) {
-        findings.of(this, Severity.FIX, "{bus} runs at {clock}; {who} takes {limit} at most.")
-                .at(place.kind().equals("bus") ? new Place[] {place} : new Place[] {place, Place.of(bus)})
-                .word("bus", bus.name())
-                .word("clock", Quantity.hertz(bus.clockHz()))
-                .word("who", who)
-                .word("limit", Quantity.hertz(limit))
-                .figure("bus clock", Quantity.hertz(bus.clockHz()))
-                .figure("limit", Quantity.hertz(limit), source)
-                .formula("bus clock ≤ limit of every part on it")
-                .source(source)
-                .remedy("Run the bus at " + Quantity.hertz(limit) + ".")
-                .add();
     }
 }

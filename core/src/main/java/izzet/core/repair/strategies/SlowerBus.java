@@ -11,10 +11,13 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 
-/** Runs a 2-wire bus at a slower standard clock. */
+/** Runs a bus at a slower usual clock, or a pixel bus at the clock of its panel. */
 public final class SlowerBus implements RepairStrategy {
 
-    private static final List<Integer> CLOCKS = List.of(400_000, 100_000, 50_000);
+    private static final List<Integer> CLOCKS =
+            List.of(40_000_000, 20_000_000, 10_000_000, 4_000_000, 2_000_000, 1_000_000, 400_000, 100_000, 50_000);
+
+    private static final int PICTURES = 60;
 
     @Override
     public String name() {
@@ -23,7 +26,10 @@ public final class SlowerBus implements RepairStrategy {
 
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("I4", "I5").contains(finding.rule())) {
+        if (finding.rule().equals("W5")) {
+            return pixelBus(circuit, finding);
+        }
+        if (!Set.of("I4", "I5", "S3").contains(finding.rule())) {
             return List.of();
         }
         return finding.places().stream()
@@ -34,15 +40,30 @@ public final class SlowerBus implements RepairStrategy {
     }
 
     private static Stream<Candidate> candidates(Bus bus) {
-        return CLOCKS.stream().filter(hz -> hz < bus.clockHz()).map(hz -> {
-            String clock = Quantity.hertz(hz).toString();
-            return new Candidate(
-                    String.valueOf(hz),
-                    "Run " + bus.name() + " at " + clock,
-                    new PlanEdit.PutBus(new Bus(bus.id(), bus.kind(), bus.name(), bus.controller(), hz)),
-                    List.of(),
-                    List.of("Everything on the bus takes longer."),
-                    List.of("bus clock: " + clock));
-        });
+        return CLOCKS.stream()
+                .filter(hz -> hz < bus.clockHz())
+                .map(hz -> candidate(bus, hz, List.of("Everything on the bus takes longer.")));
+    }
+
+    private static List<Candidate> pixelBus(Circuit circuit, Finding finding) {
+        return circuit.units().stream()
+                .filter(u -> finding.about("part", u.id()) && u.part().pixelBus() != null)
+                .flatMap(u ->
+                        circuit
+                                .busOf(u)
+                                .map(b -> candidate(b, (int) u.part().pixelBus().hertz(PICTURES), List.of()))
+                                .stream())
+                .toList();
+    }
+
+    private static Candidate candidate(Bus bus, int hz, List<String> limits) {
+        String clock = Quantity.hertz(hz).toString();
+        return new Candidate(
+                String.valueOf(hz),
+                "Run " + bus.name() + " at " + clock,
+                new PlanEdit.PutBus(new Bus(bus.id(), bus.kind(), bus.name(), bus.controller(), hz)),
+                List.of(),
+                limits,
+                List.of("bus clock: " + clock));
     }
 }

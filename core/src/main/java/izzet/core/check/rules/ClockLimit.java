@@ -1,0 +1,28 @@
+package izzet.core.check.rules;
+
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.plan.Bus;
+import izzet.core.quantity.Quantity;
+
+/** The finding that a bus runs faster than somebody on it takes. */
+final class ClockLimit {
+
+    static final String WORDING = "{bus} runs at {clock}; {who} takes {limit} at most.";
+
+    private ClockLimit() {}
+
+    static void report(Findings.Draft draft, Bus bus, Place place, String who, int limit, String source) {
+        draft.at(place.kind().equals("bus") ? new Place[] {place} : new Place[] {place, Place.of(bus)})
+                .word("bus", bus.name())
+                .word("clock", Quantity.hertz(bus.clockHz()))
+                .word("who", who)
+                .word("limit", Quantity.hertz(limit))
+                .figure("bus clock", Quantity.hertz(bus.clockHz()))
+                .figure("limit", Quantity.hertz(limit), source)
+                .formula("bus clock ≤ limit of every part on it")
+                .source(source)
+                .remedy("Run the bus at " + Quantity.hertz(limit) + ".")
+                .add();
+    }
+}
