@@ -385,6 +385,42 @@ class WholeWayTest {
         page.context().close();
     }
 
+    /** From the drawer to a plan: rows from a spreadsheet, a verdict while typing, saved, placed. */
+    @Test
+    void ownPartFromASpreadsheet() {
+        Page page = browser.page(port);
+        page.navigate("/shelf");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Own part"))
+                .click();
+        assertThat(page.locator("#verdict")).containsText("Pins: needs a row at least");
+        page.locator("[id='/lines/0/id']").focus();
+        page.evaluate(
+                "document.activeElement.dispatchEvent(new ClipboardEvent('paste', {bubbles: true, cancelable: true,"
+                        + " clipboardData: (() => { const d = new DataTransfer(); d.setData('text/plain',"
+                        + " '1\\tGND\\n2\\tVCC\\n3\\tSCL\\n4\\tSDA'); return d; })()}))");
+        assertThat(page.locator("[id='/lines/3/role']")).hasValue("i2c.sda");
+        assertThat(page.locator("#verdict .hole")).hasCount(4);
+        page.locator("[id='/name']").fill("Panel from the drawer");
+        assertThat(page.locator("#verdict")).not().containsText("What it is, Name");
+        assertThat(page.locator("[id='/name']")).isFocused();
+        page.locator("[id='/shortName']").fill("drawer panel");
+        page.locator("[id='/summary']").fill("Found in a drawer.");
+        page.locator("[id='/supply/minVolts']").fill("3");
+        page.locator("[id='/supply/maxVolts']").fill("plenty");
+        assertThat(page.locator("#verdict")).containsText("'plenty' cannot be read");
+        assertThat(page.locator("[id='/supply/maxVolts']")).hasAttribute("aria-invalid", "true");
+        page.locator("#verdict a[data-field='/supply/maxVolts']").click();
+        assertThat(page.locator("[id='/supply/maxVolts']")).isFocused();
+        page.locator("[id='/supply/maxVolts']").fill("5.5");
+        assertThat(page.locator("#verdict")).containsText("Complete");
+        button(page, "Save to the shelf").click();
+        assertThat(page.locator("h1")).hasText("Panel from the drawer");
+        page.navigate("/plans/2/parts?q=drawer");
+        button(page, "Add Panel from the drawer").click();
+        assertThat(page.locator("#part-drawer-panel")).isVisible();
+        page.context().close();
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = ColorScheme.class,

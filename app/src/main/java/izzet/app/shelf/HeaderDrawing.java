@@ -63,7 +63,7 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
         }
         int width = x + EDGE;
         int longest = holes.stream().mapToInt(h -> h.label().length()).max().orElse(0);
-        int height = EDGE + 34 + 8 * longest;
+        int height = EDGE + 40 + 8 * longest;
         return new HeaderDrawing(
                 width, height, holes, holes.isEmpty() ? List.of() : List.of(new Outline(4, 4, width - 8, height - 8)));
     }
