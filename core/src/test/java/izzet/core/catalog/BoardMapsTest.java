@@ -8,6 +8,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -257,5 +261,24 @@ class BoardMapsTest {
         assertThat(retro.controllers()).isEmpty();
         assertThat(retro.signalPins()).filteredOn(p -> p.can("digital-out")).hasSize(18);
         assertThat(retro.pin("CA1").orElseThrow().can("digital-out")).isFalse();
+    }
+
+    /** The three boards with the same chip have the same limits in common, whatever their pins are called. */
+    @ParameterizedTest
+    @CsvSource({"mcu-8bit-5v-14-6", "mcu-8bit-5v-narrow"})
+    void limitsInCommonAreThoseOfTheChip(String id) {
+        assertThat(limits(board(id))).isEqualTo(limits(board("mcu-8bit-bare-28")));
+    }
+
+    private static Map<String, Set<String>> limits(Board board) {
+        Map<String, Set<String>> limits = new TreeMap<>();
+        for (Board.PinCurrent.Group group : board.current().groups()) {
+            limits.put(
+                    group.name() + " " + group.milliamps(),
+                    group.pins().stream()
+                            .map(p -> board.pin(p).orElseThrow().chip())
+                            .collect(Collectors.toCollection(TreeSet::new)));
+        }
+        return limits;
     }
 }
