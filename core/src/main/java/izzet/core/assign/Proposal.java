@@ -8,10 +8,13 @@ import izzet.core.catalog.Direction;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
+import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.SideEffects;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
@@ -62,6 +65,15 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
         return of(plan, catalog, u -> u.id().equals(partId));
     }
 
+    /** Buses, supplies and ties of all parts, and no pins: what an assignment of pins starts from. */
+    public static PlanEdit withoutPins(Plan plan, Catalog catalog) {
+        Maker maker = new Maker(plan, catalog);
+        maker.buses(u -> true);
+        maker.pinless = true;
+        maker.fixed(u -> true);
+        return new PlanEdit.Together("connected supplies", maker.edits);
+    }
+
     private static Proposal of(Plan plan, Catalog catalog, Predicate<Unit> which) {
         Maker maker = new Maker(plan, catalog);
         maker.buses(which);
@@ -77,6 +89,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
         private final Catalog catalog;
         private final List<PlanEdit> edits = new ArrayList<>();
         private Plan plan;
+        private boolean pinless;
 
         Maker(Plan plan, Catalog catalog) {
             this.plan = plan;
@@ -182,9 +195,9 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                     backlight(circuit, wire);
                 } else if (wire.line().rest() != null) {
                     restRail(circuit, wire).ifPresent(rail -> connect(wire, Target.rail(rail.id())));
-                } else if (wire.role().bus()) {
+                } else if (wire.role().bus() && !pinless) {
                     busPin(circuit, wire).ifPresent(pin -> connect(wire, Target.pin(pin.id())));
-                } else if (wire.role() == Role.GATE_CLOCK) {
+                } else if (wire.role() == Role.GATE_CLOCK && !pinless) {
                     clockPin(circuit, wire).ifPresent(pin -> connect(wire, Target.pin(pin.id())));
                 }
             }
@@ -222,15 +235,22 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             List<int[]> options = wishes.stream()
                     .map(wire -> LegalPins.of(circuit, wire).stream()
                             .filter(index::containsKey)
+                            .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
                             .sorted(Comparator.comparingInt(p -> PinCost.of(wire, p)))
                             .mapToInt(index::get)
                             .toArray())
                     .toList();
             int[] given = Matching.of(options, pins.size());
+            Set<String> channels = new HashSet<>();
             List<Wire> left = new ArrayList<>();
             for (int i = 0; i < given.length; i++) {
                 Wire wire = wishes.get(i);
-                if (given[i] < 0) {
+                boolean second = given[i] >= 0
+                        && wire.capability().equals(PinFunction.PWM)
+                        && SideEffects.pwmChannel(pins.get(given[i]))
+                                .filter(c -> !channels.add(c))
+                                .isPresent();
+                if (given[i] < 0 || second) {
                     left.add(wire);
                 } else {
                     take(new PlanEdit.Connect(pinConnection(circuit, wire, pins.get(given[i]))));
@@ -246,7 +266,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             return left;
         }
 
-        private static Connection pinConnection(Circuit circuit, Wire wire, Pin pin) {
+        static Connection pinConnection(Circuit circuit, Wire wire, Pin pin) {
             PartLine.Lamp lamp = wire.line().lamp();
             Double series = null;
             if (lamp != null && circuit.board().logicVolts() > lamp.forwardVolts()) {
@@ -264,6 +284,11 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                             volts, wire.line().lamp().forwardVolts(), milliamps / 1000, PreferredValues.E12)
                     .ohms();
         }
+    }
+
+    /** The wire of a line to a pin, with what it needs on the way: a lamp's resistor, the board's pull-up for a button. */
+    static Connection pinConnection(Circuit circuit, Wire wire, Pin pin) {
+        return Maker.pinConnection(circuit, wire, pin);
     }
 
     /** The rail that suits a supply line best: the board's logic voltage where it may, else the nearest that may. */

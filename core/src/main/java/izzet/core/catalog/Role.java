@@ -31,6 +31,7 @@ public enum Role {
     GATE_SELECT("gate.select", "gate select"),
     GATE_OUTPUT("gate.output", "gated clock"),
     SHIFT("shift", "shifted line"),
+    PORT("port", "line of an expander"),
     RGB("rgb", "line of the pixel bus"),
     SOURCE("source", "supply output");
 
@@ -80,7 +81,7 @@ public enum Role {
 
     /** A line of a helper that other parts hang on. */
     public boolean downstream() {
-        return this == CHANNEL_SDA || this == CHANNEL_SCL || this == GATE_OUTPUT || this == SHIFT;
+        return this == CHANNEL_SDA || this == CHANNEL_SCL || this == GATE_OUTPUT || this == SHIFT || this == PORT;
     }
 
     /** Inputs of several parts may share one pin when they want the same thing at the same time. */

@@ -322,6 +322,11 @@ public final class Circuit {
                     true,
                     String.valueOf(part.clockGate().outputs().indexOf(id)));
         }
+        if (wire.role() == Role.PORT) {
+            return wire(wire.unit(), Role.I2C_SDA)
+                    .or(() -> wire(wire.unit(), Role.SPI_MOSI))
+                    .flatMap(data -> up(wire, data.line().id(), false, id));
+        }
         for (Part.Shift shift : part.shifts()) {
             boolean low = shift.low().equals(id);
             if (low || shift.high().equals(id)) {

@@ -1,6 +1,8 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Board;
 import izzet.core.catalog.Controller;
+import izzet.core.catalog.Direction;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Role;
@@ -26,27 +28,49 @@ public final class LegalPins {
     }
 
     /**
-     * Lines of helpers that a line could hang on instead of a pin: a channel of a bus switch, a gated clock, a line of a level shifter.
-     * Those of a shifter that something hangs on already are left out; channels take several parts.
+     * Lines of helpers that a line could hang on instead of a pin: a channel of a bus switch, a gated clock, a line of a level shifter, a
+     * line of an expander for what may be slow. Lines of shifters and expanders that something hangs on already are left out; channels take
+     * several parts.
      */
     public static List<Wire> helpersFor(Circuit circuit, Wire wire) {
         if (!wantsPin(wire) && wire.role() != Role.SUPPLY) {
             return List.of();
         }
         return circuit.wires().stream()
-                .filter(helper -> helper.unit() != wire.unit() && hangsOn(wire.role(), helper.role()))
+                .filter(helper -> helper.unit() != wire.unit() && hangsOn(wire, helper))
                 .filter(helper -> helper.role() != Role.SHIFT || !helper.connected())
+                .filter(helper -> helper.role() != Role.PORT
+                        || circuit.netOf(helper.from()).isEmpty())
                 .toList();
     }
 
-    private static boolean hangsOn(Role line, Role helper) {
-        return switch (helper) {
+    private static boolean hangsOn(Wire wire, Wire helperLine) {
+        Role line = wire.role();
+        return switch (helperLine.role()) {
+            case PORT -> mayBeSlow(wire, helperLine);
             case CHANNEL_SDA -> line == Role.I2C_SDA;
             case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
             case SHIFT -> line != Role.SUPPLY;
             case SOURCE -> line == Role.SUPPLY;
             default -> false;
         };
+    }
+
+    /**
+     * Whether a line of an expander can serve a line: resets, control inputs, buttons and busy lines, and selects of parts on another bus
+     * than the expander's. What wants a special capability cannot.
+     */
+    public static boolean mayBeSlow(Wire wire, Wire port) {
+        boolean plain = wire.unit().variant().wants().get(wire.line().id()) == null;
+        String bus = wire.unit().placed().bus();
+        boolean otherBus = bus == null || !bus.equals(port.unit().placed().bus());
+        return plain
+                && switch (wire.role()) {
+                    case RESET, CONTROL -> true;
+                    case SELECT -> otherBus;
+                    case SIGNAL -> port.line().direction() == Direction.BOTH;
+                    default -> false;
+                };
     }
 
     /** Whether a line is one that goes to a pin of the board at all. */
@@ -63,9 +87,19 @@ public final class LegalPins {
     /** Whether this pin can do what the line needs, reserved or not. */
     public static boolean hasFunction(Circuit circuit, Wire wire, Pin pin) {
         Optional<Bus> bus = circuit.busOf(wire.unit());
-        if (wire.busSignal().isPresent() && bus.isPresent() && !bus.get().bitBanged()) {
-            return pin.signalOf(bus.get().controller(), wire.busSignal().get()).isPresent()
-                    || anyPin(circuit, bus.get()) && carries(wire, pin);
+        boolean onBus = bus.isPresent() && !bus.get().bitBanged();
+        return hasFunction(circuit.board(), wire, pin, onBus ? bus.get().controller() : null);
+    }
+
+    /**
+     * The same, were the line's bus on another controller.
+     *
+     * @param controller null when the program makes the bus, or there is none
+     */
+    public static boolean hasFunction(Board board, Wire wire, Pin pin, String controller) {
+        if (wire.busSignal().isPresent() && controller != null) {
+            return pin.signalOf(controller, wire.busSignal().get()).isPresent()
+                    || anyPin(board, controller) && carries(wire, pin);
         }
         if (wire.role() == Role.RGB) {
             // No program is fast enough to make a pixel bus.
@@ -74,17 +108,14 @@ public final class LegalPins {
         if (wire.role().i2c() || wire.role() == Role.SHIFT) {
             return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);
         }
-        if (wire.role() == Role.GATE_CLOCK && bus.isPresent() && !bus.get().bitBanged()) {
-            return pin.signalOf(bus.get().controller(), "scl").isPresent();
+        if (wire.role() == Role.GATE_CLOCK && controller != null) {
+            return pin.signalOf(controller, "scl").isPresent();
         }
         return pin.can(wire.capability());
     }
 
-    private static boolean anyPin(Circuit circuit, Bus bus) {
-        return circuit.board()
-                .controller(bus.controller())
-                .filter(Controller::anyPin)
-                .isPresent();
+    private static boolean anyPin(Board board, String controller) {
+        return board.controller(controller).filter(Controller::anyPin).isPresent();
     }
 
     private static boolean carries(Wire wire, Pin pin) {
@@ -94,7 +125,8 @@ public final class LegalPins {
     }
 
     private static List<Pin> usualFirst(Circuit circuit, Wire wire, List<Pin> pins) {
-        Optional<Bus> bus = circuit.busOf(wire.unit()).filter(b -> !b.bitBanged() && anyPin(circuit, b));
+        Optional<Bus> bus =
+                circuit.busOf(wire.unit()).filter(b -> !b.bitBanged() && anyPin(circuit.board(), b.controller()));
         if (bus.isEmpty() || wire.busSignal().isEmpty()) {
             return pins;
         }

@@ -250,7 +250,7 @@ class BoardMapsTest {
                 assertThat(pin.functions())
                         .filteredOn(f -> "pwm".equals(f.capability()))
                         .extracting(PinFunction::unit)
-                        .containsExactly("slice" + gpio / 2 % 8);
+                        .containsExactly("slice" + gpio / 2 % 8 + (gpio % 2 == 0 ? "A" : "B"));
             }
         }
     }

@@ -31,24 +31,41 @@ public final class SharedPinRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Pin pin : circuit.board().signalPins()) {
-            List<Wire> users = circuit.usersOf(pin);
-            List<Wire> clashing = new ArrayList<>();
-            for (int i = 0; i < users.size(); i++) {
-                Wire wire = users.get(i);
-                if (users.stream().anyMatch(other -> other != wire && !mayShare(wire, other))) {
-                    clashing.add(wire);
-                }
-            }
+            List<Wire> clashing = clashing(circuit.usersOf(pin));
             if (!clashing.isEmpty()) {
-                findings.of(this, Severity.STOP, "Pin {pin} carries {lines}, which cannot share it.")
-                        .at(Place.of(pin))
-                        .at(clashing.stream().map(Place::of).toList())
-                        .word("pin", pin.label())
-                        .word("lines", clashing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
-                        .remedy("Move one of them to a free pin.")
-                        .add();
+                report(findings, Place.of(pin), "Pin " + pin.label(), clashing);
             }
         }
+        for (Wire port : circuit.wires()) {
+            if (port.role() == Role.PORT && circuit.netOf(port.from()).isPresent()) {
+                List<Wire> clashing = clashing(circuit.netOf(port.from()).orElseThrow().wires().stream()
+                        .filter(w -> w != port)
+                        .toList());
+                if (!clashing.isEmpty()) {
+                    report(findings, Place.of(port), port.label(), clashing);
+                }
+            }
+        }
+    }
+
+    private static List<Wire> clashing(List<Wire> users) {
+        List<Wire> clashing = new ArrayList<>();
+        for (Wire wire : users) {
+            if (users.stream().anyMatch(other -> other != wire && !mayShare(wire, other))) {
+                clashing.add(wire);
+            }
+        }
+        return clashing;
+    }
+
+    private void report(Findings findings, Place place, String what, List<Wire> clashing) {
+        findings.of(this, Severity.STOP, "{what} carries {lines}, which cannot share it.")
+                .at(place)
+                .at(clashing.stream().map(Place::of).toList())
+                .word("what", what)
+                .word("lines", clashing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .remedy("Move one of them to a free pin.")
+                .add();
     }
 
     static boolean mayShare(Wire a, Wire b) {
