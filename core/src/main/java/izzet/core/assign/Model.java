@@ -26,6 +26,8 @@ final class Model {
     private final IntVar[] place;
     private final Map<String, IntVar> controller = new LinkedHashMap<>();
     private final List<IntVar> costs = new ArrayList<>();
+    private final List<IntVar> bounded = new ArrayList<>();
+    private final List<AssignmentBound.Chain> chains = new ArrayList<>();
     private final int[][] cheapest;
     private IntVar total;
     private boolean hopeless;
@@ -131,6 +133,7 @@ final class Model {
             IntVar price = priceVar("price of " + wish, prices);
             model.table(new IntVar[] {place[i], price}, tuples).post();
             costs.add(price);
+            bounded.add(price);
         }
     }
 
@@ -178,6 +181,7 @@ final class Model {
                     .post();
             if (priced) {
                 costs.add(price);
+                bounded.add(price);
             }
         }
     }
@@ -238,8 +242,14 @@ final class Model {
         int near = task.weights().of(Criterion.NEAR);
         int port = task.weights().of(Criterion.PORT);
         List<IntVar> ways = new ArrayList<>();
+        int[][][] between = new int[Math.max(0, order.size() - 1)][task.spots().size()]
+                [task.spots().size()];
         for (int k = 1; k < order.size() && near + port > 0; k++) {
-            ways.add(neighbours(order.get(k - 1), order.get(k), unit, lies));
+            ways.add(neighbours(order.get(k - 1), order.get(k), unit, lies, between[k - 1]));
+        }
+        if (!order.isEmpty()) {
+            chains.add(new AssignmentBound.Chain(
+                    order.stream().mapToInt(Integer::intValue).toArray(), between));
         }
         if (near > 0 && ways.size() > 1) {
             IntVar[] all = ways.toArray(IntVar[]::new);
@@ -256,7 +266,7 @@ final class Model {
         }
     }
 
-    private IntVar neighbours(int i, int j, Unit unit, Map<String, Points.Lie> lies) {
+    private IntVar neighbours(int i, int j, Unit unit, Map<String, Points.Lie> lies, int[][] between) {
         boolean data = task.data(i, unit) && task.data(j, unit);
         Tuples tuples = new Tuples(true);
         Set<Integer> prices = new TreeSet<>();
@@ -278,6 +288,7 @@ final class Model {
                     way = Points.way(from, to);
                 }
                 prices.add(price);
+                between[p][q] = price;
                 tuples.add(p, q, price, way);
             }
         }
@@ -290,6 +301,7 @@ final class Model {
         model.table(new IntVar[] {place[i], place[j], price, way}, tuples, "CT+")
                 .post();
         costs.add(price);
+        bounded.add(price);
         return way;
     }
 
@@ -320,7 +332,9 @@ final class Model {
             model.sum(used.toArray(BoolVar[]::new), "=", number).post();
             IntVar over = model.intVar("more strips", 0, used.size());
             model.max(over, model.offset(number, -1), model.intVar(0)).post();
-            costs.add(model.mul(over, Points.STRIP * task.weights().of(Criterion.SIDE)));
+            IntVar price = model.mul(over, Points.STRIP * task.weights().of(Criterion.SIDE));
+            costs.add(price);
+            bounded.add(price);
         }
     }
 
@@ -329,7 +343,34 @@ final class Model {
         int least = costs.stream().mapToInt(IntVar::getLB).sum();
         total = model.intVar("price", least, Math.max(least, most));
         model.sum(costs.toArray(IntVar[]::new), "=", total).post();
-        new AssignmentBound(task, place, cheapest, costs, total).post(model);
+        List<IntVar> others = new ArrayList<>(costs);
+        others.removeAll(bounded);
+        new AssignmentBound(
+                        place,
+                        cheapest,
+                        chains,
+                        strips(),
+                        Points.STRIP * task.weights().of(Criterion.SIDE),
+                        others.toArray(IntVar[]::new),
+                        total)
+                .post(model);
+    }
+
+    private int[] strips() {
+        List<String> names = new ArrayList<>();
+        int[] strip = new int[task.spots().size()];
+        for (int i = 0; i < strip.length; i++) {
+            if (task.spots().get(i).pin() == null) {
+                strip[i] = -1;
+                continue;
+            }
+            String name = task.spots().get(i).pin().group();
+            if (!names.contains(name)) {
+                names.add(name);
+            }
+            strip[i] = names.indexOf(name);
+        }
+        return strip;
     }
 
     boolean hopeless() {

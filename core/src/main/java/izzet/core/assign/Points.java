@@ -75,14 +75,14 @@ public final class Points {
             duties += SELECTED_AT_RESET;
         }
         points.put(Criterion.DUTIES, duties);
-        points.put(Criterion.RARE, rare(wire, pin, controller, select));
+        points.put(Criterion.RARE, rare(circuit, wire, pin, controller, select));
         boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
         boolean pullless = !circuit.board().internalPullUps() || !pin.can(PinFunction.DIGITAL_OUT);
         points.put(Criterion.EXTRA, button && pullless ? RESISTOR : 0);
         return points;
     }
 
-    private static int rare(Wire wire, Pin pin, String controller, boolean select) {
+    private static int rare(Circuit circuit, Wire wire, Pin pin, String controller, boolean select) {
         int rare = 0;
         for (PinFunction f : pin.functions()) {
             if (f.controller() != null) {
@@ -90,7 +90,7 @@ public final class Points {
                         && wire.busSignal().filter(f.signal()::equals).isPresent();
                 boolean ownSelect =
                         select && (f.signal().startsWith("ce") || f.signal().equals("ss"));
-                rare += own || ownSelect ? 0 : BUS_SIGNAL;
+                rare += own || ownSelect ? 0 : scarcity(circuit, f);
             } else if (!f.capability().equals(wire.capability())) {
                 rare += switch (f.capability()) {
                     case "analog-in" -> ANALOG;
@@ -101,6 +101,21 @@ public final class Points {
             }
         }
         return rare;
+    }
+
+    /** A signal that one pin only has is dear, one of many places or of a controller that reaches any pin is not. */
+    private static int scarcity(Circuit circuit, PinFunction f) {
+        boolean anyPin = circuit.board()
+                .controller(f.controller())
+                .filter(c -> c.anyPin())
+                .isPresent();
+        if (anyPin) {
+            return 1;
+        }
+        long places = circuit.board().signalPins().stream()
+                .filter(p -> p.signalOf(f.controller(), f.signal()).isPresent())
+                .count();
+        return (int) (BUS_SIGNAL / places);
     }
 
     /** Of a line of an expander. */

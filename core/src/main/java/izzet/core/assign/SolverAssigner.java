@@ -129,8 +129,8 @@ public final class SolverAssigner implements Assigner {
 
         private void run(Model model, boolean improve) {
             Solver solver = model.solver();
-            solver.limitTime(Math.max(1, (end - System.nanoTime()) / 1_000_000) + "ms");
-            solver.addStopCriterion(limits.stop()::getAsBoolean);
+            solver.addStopCriterion(
+                    () -> System.nanoTime() > end || limits.stop().getAsBoolean());
             while (solver.solve()) {
                 places = model.places();
                 controllers = model.controllers();
