@@ -53,6 +53,7 @@
   document.addEventListener("keydown", (e) => {
     if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
     if (e.target.closest(".knot[data-options]") && knotKey(e)) return;
+    if (e.target.closest(".knot") && (e.key === "s" || e.key === "l") && mark(e.target.closest(".knot"), e.key)) return;
     if (e.target.id === "wave" && waveKey(e)) return;
     if (e.key === "?") { $("#keys").showModal(); e.preventDefault(); return; }
     if (e.key === "u" || e.key === "r") {
@@ -88,10 +89,33 @@
     const name = option.target.split(":")[1];
     knot.setAttribute("aria-valuetext", name);
     say(`${knot.dataset.line.replace(":", " ")} → ${name}; Enter keeps it, Esc leaves it`);
+    judge(knot, option);
+  };
+
+  // What the move would bring, told before it is made.
+  let judging = null;
+  const judge = (knot, option) => {
+    clearTimeout(judging);
+    const line = $("#verdict-line");
+    if (!line) return;
+    if (option.x === +knot.dataset.x) { line.textContent = ""; return; }
+    judging = setTimeout(async () => {
+      const plan = location.pathname.match(/^\/plans\/\d+/);
+      const query = new URLSearchParams({ from: knot.dataset.line, to: option.target });
+      const answer = await fetch(`${plan}/verdict?${query}`).catch(() => null);
+      if (!answer || !answer.ok || !moving || moving.option.target !== option.target) return;
+      const v = await answer.json();
+      const count = (n, word) => n === 0 ? "" : `${Math.abs(n)} ${word}${Math.abs(n) === 1 ? "" : word === "fix" ? "es" : "s"} ${n > 0 ? "more" : "fewer"}`;
+      const counts = [count(v.stops, "stop"), count(v.fixes, "fix")].filter((t) => t).join(", ");
+      line.textContent = `${option.target.split(":")[1]}: ${counts || "as good as now"}${v.says.length ? ". " + v.says.join(" ") : ""}`;
+      line.classList.toggle("warn", v.stops > 0);
+    }, 60);
   };
   const leave = () => {
     if (!moving) return;
     moving.knot.classList.remove("moving");
+    clearTimeout(judging);
+    if ($("#verdict-line")) $("#verdict-line").textContent = "";
     place(moving.knot, moving.knot.dataset.x);
     moving = null;
     say("");
@@ -106,6 +130,47 @@
     refocus = knot.id;
     submit(form);
   };
+  // s on two knots swaps them; l locks one.
+  let swapping = null;
+  const mark = (knot, key) => {
+    if (key === "l") {
+      const form = $("#lock");
+      form.elements.from.value = knot.dataset.line;
+      refocus = knot.id;
+      submit(form);
+      return true;
+    }
+    if (!swapping || swapping === knot.dataset.line) {
+      swapping = swapping ? null : knot.dataset.line;
+      say(swapping ? `${swapping.replace(":", " ")} changes places with the knot where you press s next` : "");
+      return true;
+    }
+    const form = $("#swap");
+    form.elements.a.value = swapping;
+    form.elements.b.value = knot.dataset.line;
+    swapping = null;
+    refocus = knot.id;
+    submit(form);
+    return true;
+  };
+
+  // The picture of the weave as pixels: drawn by the browser from the same file.
+  document.addEventListener("click", async (e) => {
+    const button = e.target.closest("[data-svg]");
+    if (!button) return;
+    const svg = await (await fetch(button.dataset.svg)).text();
+    const image = new Image();
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    await image.decode();
+    const canvas = document.createElement("canvas");
+    canvas.width = 2 * image.width;
+    canvas.height = 2 * image.height;
+    canvas.getContext("2d").drawImage(image, 0, 0, canvas.width, canvas.height);
+    const link = document.createElement("a");
+    link.href = canvas.toDataURL("image/png");
+    link.download = "pins.png";
+    link.click();
+  });
   let refocus = null;
   const knotKey = (e) => {
     const knot = e.target.closest(".knot");

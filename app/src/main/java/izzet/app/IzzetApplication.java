@@ -1,5 +1,7 @@
 package izzet.app;
 
+import izzet.core.assign.Assigner;
+import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
@@ -49,6 +51,11 @@ public class IzzetApplication {
     @Bean
     Repairs repairs(Checker checker) {
         return Repairs.withAllStrategies(checker);
+    }
+
+    @Bean
+    Assigner assigner() {
+        return new SolverAssigner();
     }
 
     @Bean

@@ -15,9 +15,14 @@ public final class ReferenceTable {
     private ReferenceTable() {}
 
     public static List<Map<String, String>> read(String name) {
+        return rows("/reference/" + name);
+    }
+
+    /** Of any table among the test resources. */
+    public static List<Map<String, String>> rows(String path) {
         try (var rows = CsvReader.builder()
                 .ofNamedCsvRecord(new InputStreamReader(
-                        ReferenceTable.class.getResourceAsStream("/reference/" + name), StandardCharsets.UTF_8))) {
+                        ReferenceTable.class.getResourceAsStream(path), StandardCharsets.UTF_8))) {
             return rows.stream().map(NamedCsvRecord::getFieldsAsMap).toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);

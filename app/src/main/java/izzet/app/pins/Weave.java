@@ -15,6 +15,7 @@ import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
+import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
@@ -71,6 +72,7 @@ public record Weave(
             String note) {}
 
     /**
+     * @param folded whether all its knots lie in one row
      * @param rows drawn
      * @param listed every line that can be connected; those not drawn, too
      */
@@ -81,6 +83,7 @@ public record Weave(
             int y,
             int bottom,
             boolean clash,
+            boolean folded,
             List<Row> rows,
             List<Row> listed) {}
 
@@ -91,6 +94,8 @@ public record Weave(
      * @param via where the line leads when not straight to the board
      * @param options columns it could go to, as targets; the present one among them
      * @param dots columns where fine dots show freedom
+     * @param ghostX where its knot is in the plan compared with; 0 where it is the same, or nothing is compared
+     * @param locked whether an assignment leaves it where it is
      */
     public record Row(
             String line,
@@ -105,6 +110,8 @@ public record Weave(
             String insert,
             List<Option> options,
             List<Integer> dots,
+            int ghostX,
+            boolean locked,
             boolean movable,
             Extras extras) {
 
@@ -127,18 +134,47 @@ public record Weave(
     /** Knots of one column joined. */
     public record Thread(int x, int y1, int y2, String kind) {}
 
+    /**
+     * What of the plan is shown, and how.
+     *
+     * @param ghosts plan whose knots show as ghosts where they differ; null for none
+     * @param parts only these, by id; empty for all
+     * @param folded parts drawn as one row, by id
+     * @param movable whether knots can be moved
+     */
+    public record Show(Plan ghosts, Set<String> parts, Set<String> folded, boolean movable) {
+
+        public static final Show ALL = new Show(null, Set.of(), Set.of(), true);
+
+        public Show {
+            parts = Set.copyOf(parts);
+            folded = Set.copyOf(folded);
+        }
+
+        /** To look at only, with the knots of another plan as ghosts. */
+        public static Show picture(Plan ghosts) {
+            return new Show(ghosts, Set.of(), Set.of(), false);
+        }
+    }
+
     public static Weave of(Circuit circuit, Report report) {
-        return new Maker(circuit, report).make();
+        return of(circuit, report, Show.ALL);
+    }
+
+    public static Weave of(Circuit circuit, Report report, Show show) {
+        return new Maker(circuit, report, show).make();
     }
 
     private static final class Maker {
         private final Circuit circuit;
         private final Report report;
         private final Board board;
+        private final Show show;
         private final Map<String, Column> columns = new LinkedHashMap<>();
         private final Map<Integer, List<Row>> knots = new TreeMap<>();
 
-        Maker(Circuit circuit, Report report) {
+        Maker(Circuit circuit, Report report, Show show) {
+            this.show = show;
             this.circuit = circuit;
             this.report = report;
             this.board = circuit.board();
@@ -149,6 +185,10 @@ public record Weave(
             List<PartRows> parts = new ArrayList<>();
             int y = TOP + ROW;
             for (Unit unit : circuit.units()) {
+                if (!show.parts().isEmpty() && !show.parts().contains(unit.id())) {
+                    continue;
+                }
+                boolean folded = show.folded().contains(unit.id());
                 List<Row> rows = new ArrayList<>();
                 List<Row> listed = new ArrayList<>();
                 int top = y;
@@ -166,12 +206,13 @@ public record Weave(
                         knots.computeIfAbsent(row.knotX(), x -> new ArrayList<>())
                                 .add(row);
                     }
-                    y += ROW;
+                    y += folded ? 0 : ROW;
                 }
                 boolean clash = report.findings().stream()
                         .anyMatch(f -> f.severity() == Severity.STOP && f.aboutPart(unit.id()));
                 y = Math.max(y, top + 2 * ROW);
-                parts.add(new PartRows(unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, rows, listed));
+                parts.add(new PartRows(
+                        unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, folded, rows, listed));
                 y += PART_GAP;
             }
             var names = board.numbering();
@@ -278,8 +319,9 @@ public record Weave(
             boolean indirect = to.filter(Target::isLine).isPresent();
             String via = indirect ? to.map(this::name).orElse("") : "";
             List<Option> options = options(wire, target);
-            List<Integer> dots =
-                    options.stream().filter(o -> !o.chosen()).map(Option::x).toList();
+            List<Integer> dots = show.folded().contains(wire.unit().id()) || !show.movable()
+                    ? List.of()
+                    : options.stream().filter(o -> !o.chosen()).map(Option::x).toList();
             String insert = wire.connected() && wire.connection().seriesOhms() != null
                     ? Quantity.ohms(wire.connection().seriesOhms()).toString()
                     : "";
@@ -298,8 +340,25 @@ public record Weave(
                     insert,
                     options,
                     dots,
-                    !indirect && options.size() > 1,
+                    ghost(wire, column),
+                    wire.connected() && wire.connection().isLocked(),
+                    show.movable()
+                            && !show.folded().contains(wire.unit().id())
+                            && !indirect
+                            && options.size() > 1
+                            && !(wire.connected() && wire.connection().isLocked()),
                     extras(wire));
+        }
+
+        private int ghost(Wire wire, Column now) {
+            if (show.ghosts() == null) {
+                return 0;
+            }
+            Column then = show.ghosts()
+                    .connection(wire.from())
+                    .map(c -> columns.get(c.to().toString()))
+                    .orElse(null);
+            return then == null || then == now ? 0 : then.x();
         }
 
         private Extras extras(Wire wire) {

@@ -205,7 +205,71 @@ class EditController {
             Optional<Connection> old = plan.connection(line);
             Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
             String pulled = asksPull ? pull : old.map(Connection::pull).orElse(null);
-            return new PlanEdit.Connect(new Connection(line, Target.of(to), series, pulled));
+            Boolean locked = old.map(Connection::locked).orElse(null);
+            return new PlanEdit.Connect(new Connection(line, Target.of(to), series, pulled, locked));
+        });
+    }
+
+    /** Locks a line where it is, or unlocks it. */
+    @PostMapping("/plans/{id}/lock")
+    String lock(
+            @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String from) {
+        return edit(id, version, here, plan -> {
+            Connection wire = wire(plan, from);
+            String done = (wire.isLocked() ? "unlocked " : "locked ") + from;
+            return new PlanEdit.Together(done, List.of(new PlanEdit.Connect(wire.withLock(!wire.isLocked()))));
+        });
+    }
+
+    private static Connection wire(Plan plan, String from) {
+        return plan.connection(Target.of(from))
+                .orElseThrow(() -> new PlanEdit.EditRefused("'" + from + "' is not connected; connect it first."));
+    }
+
+    /** Two lines change places. */
+    @PostMapping("/plans/{id}/swap")
+    String swap(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String a,
+            @RequestParam String b) {
+        return edit(id, version, here, plan -> {
+            Connection one = wire(plan, a);
+            Connection other = wire(plan, b);
+            if (one.isLocked() || other.isLocked()) {
+                throw new PlanEdit.EditRefused("A locked line stays where it is; unlock it first.");
+            }
+            return new PlanEdit.Together(
+                    "swapped " + a + " and " + b,
+                    List.of(
+                            new PlanEdit.Connect(one.withTo(other.to())),
+                            new PlanEdit.Connect(other.withTo(one.to()))));
+        });
+    }
+
+    /** A whole bus goes to another controller: its lines come off their pins and are proposed anew there. */
+    @PostMapping("/plans/{id}/buses/{bus}/move")
+    String moveBus(
+            @PathVariable long id,
+            @PathVariable String bus,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam(defaultValue = "") String controller) {
+        return edit(id, version, here, plan -> {
+            Bus old = plan.bus(bus).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no bus '" + bus + "'."));
+            String chosen = controller.isBlank() ? null : controller;
+            List<PlanEdit> edits = new ArrayList<>();
+            edits.add(new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), chosen, old.clockHz())));
+            Circuit circuit = new Circuit(plan, shelf.catalog());
+            circuit.wires().stream()
+                    .filter(w ->
+                            bus.equals(w.unit().placed().bus()) && w.busSignal().isPresent())
+                    .filter(w -> w.to().filter(Target::isPin).isPresent())
+                    .forEach(w -> edits.add(new PlanEdit.Disconnect(w.from())));
+            Plan freed = new PlanEdit.Together("", edits).apply(plan);
+            edits.add(Proposal.of(freed, shelf.catalog()).edit());
+            return new PlanEdit.Together("moved " + old.name(), edits);
         });
     }
 

@@ -207,6 +207,14 @@ public class PlanStore {
         return create(copy, "copied from " + plan.name());
     }
 
+    /** The plan as a revision left it. */
+    @Transactional(readOnly = true)
+    public Plan revision(long id, int number) {
+        return revision(id, number, "document")
+                .map(documents::readStored)
+                .orElseThrow(() -> new NoSuchThing("Plan " + id + " has no revision " + number + "."));
+    }
+
     /** @param number of the revision */
     public record Change(int number, java.time.Instant at, String done, boolean current) {}
 

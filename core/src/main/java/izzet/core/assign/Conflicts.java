@@ -10,6 +10,7 @@ import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
+import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -31,6 +32,7 @@ final class Conflicts {
     private final Limits limits;
     private final long end;
     private final Circuit circuit;
+    private List<Item> kept = List.of();
 
     Conflicts(Plan present, Plan supplied, Catalog catalog, Limits limits, long end) {
         this.present = present;
@@ -80,8 +82,8 @@ final class Conflicts {
 
     /** Null when it was not found out in time. */
     Conflict find() {
-        List<Item> kept = items();
-        for (Item item : new ArrayList<>(kept)) {
+        kept = items();
+        for (Item item : List.copyOf(kept)) {
             List<Item> without = new ArrayList<>(kept);
             without.remove(item);
             Optional<Boolean> possible = possible(without);
@@ -93,6 +95,13 @@ final class Conflicts {
             }
         }
         return new Conflict(kept.stream().map(Conflicts::words).toList(), reason(kept));
+    }
+
+    /** The lines of each wish that was found, in the order of the words. */
+    List<List<Target>> kept() {
+        return kept.stream()
+                .map(i -> i.wires().stream().map(Wire::from).toList())
+                .toList();
     }
 
     private Optional<Boolean> possible(List<Item> items) {

@@ -1,0 +1,373 @@
+package izzet.core.assign;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import izzet.core.RandomPlans;
+import izzet.core.ReferenceTable;
+import izzet.core.Workbench;
+import izzet.core.assign.Assigner.Answer;
+import izzet.core.assign.Assigner.Assignment;
+import izzet.core.assign.Assigner.Limits;
+import izzet.core.assign.Assigner.Outcome;
+import izzet.core.check.Finding;
+import izzet.core.check.Report;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Wire;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanChecks;
+import izzet.core.plan.PlanDocument;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class AssignerTest {
+
+    /** Rules about places; an assignment must break none. */
+    private static final Set<String> PLACES = Set.of("P1", "P2", "P3", "P4", "P5", "P8", "P12", "S1");
+
+    /** Rules that have nothing to do with places. */
+    private static final Set<String> ELSE = Set.of("I1", "I2", "I3", "I5", "L3", "L7", "V1", "W5", "S3");
+
+    private static final Assigner ASSIGNER = new SolverAssigner();
+    private static final Limits LONG = Limits.of(Duration.ofSeconds(30));
+
+    record Reference(String file, String kind, Outcome outcome, Integer price) {
+        Plan plan() throws IOException {
+            try (InputStream in = AssignerTest.class.getResourceAsStream("/assign/" + file)) {
+                return new PlanDocument()
+                        .read(new String(in.readAllBytes(), StandardCharsets.UTF_8), Workbench.CATALOG);
+            }
+        }
+
+        @Override
+        public String toString() {
+            return file;
+        }
+    }
+
+    static Stream<Reference> references() {
+        return ReferenceTable.rows("/assign/expected.csv").stream()
+                .map(r -> new Reference(
+                        r.get("file"),
+                        r.get("kind"),
+                        Outcome.valueOf(r.get("outcome")),
+                        r.get("price").isEmpty() ? null : Integer.valueOf(r.get("price"))));
+    }
+
+    static Stream<Reference> proven() {
+        return references().filter(r -> r.outcome() != Outcome.FOUND);
+    }
+
+    static Stream<Reference> small() {
+        return references().filter(r -> r.kind().equals("small") || r.file().startsWith("27-"));
+    }
+
+    static Stream<Reference> impossible() {
+        return references().filter(r -> r.outcome() == Outcome.NONE);
+    }
+
+    private static List<Finding> stops(Plan plan, Set<String> rules) {
+        return Workbench.CHECKER.check(new Circuit(plan, Workbench.CATALOG)).findings().stream()
+                .filter(f -> f.severity() == Severity.STOP && rules.contains(f.rule()))
+                .toList();
+    }
+
+    private static Answer answer(Plan plan, Limits limits) {
+        return ASSIGNER.assign(plan, Workbench.CATALOG, Weights.USUAL, limits);
+    }
+
+    @Test
+    void theReferenceSetHasEveryBoardAndKind() throws IOException {
+        List<Reference> all = references().toList();
+        assertThat(all).hasSizeGreaterThanOrEqualTo(30);
+        assertThat(all.stream().map(Reference::kind)).contains("easy", "tight", "impossible", "small");
+        Set<String> boards = new HashSet<>();
+        for (Reference r : all) {
+            boards.add(r.plan().board());
+        }
+        assertThat(boards).isEqualTo(Workbench.CATALOG.boards().keySet());
+    }
+
+    @ParameterizedTest
+    @MethodSource("proven")
+    void outcomeAndPriceOfEachReferenceTask(Reference reference) throws IOException {
+        Plan plan = reference.plan();
+        Answer answer = answer(plan, LONG);
+        assertThat(answer.outcome()).isEqualTo(reference.outcome());
+        assertThat(answer.assignments().isEmpty()).isEqualTo(reference.outcome() == Outcome.NONE);
+        Set<Set<String>> places = new HashSet<>();
+        for (Assignment assignment : answer.assignments()) {
+            Plan assigned = assignment.edit().apply(plan);
+            assertThat(assignment.price()).isEqualTo(reference.price());
+            assertThat(PlanChecks.of(assigned, Workbench.CATALOG)).isEmpty();
+            assertThat(stops(assigned, PLACES)).isEmpty();
+            assertThat(open(assigned)).isEmpty();
+            places.add(assigned.connections().stream().map(Connection::toString).collect(Collectors.toSet()));
+        }
+        assertThat(places).hasSameSizeAs(answer.assignments());
+    }
+
+    private static List<Wire> open(Plan plan) {
+        Circuit circuit = new Circuit(plan, Workbench.CATALOG);
+        return circuit.wires().stream()
+                .filter(w -> w.line().required() && LegalPins.wantsPin(w))
+                .filter(w -> circuit.netOf(w.from()).isEmpty())
+                .toList();
+    }
+
+    /** Tries every pin for every line and every controller for every bus; legal is what the rules say, cheap what the plan costs. */
+    @ParameterizedTest
+    @MethodSource("small")
+    void bruteForceFindsTheSame(Reference reference) throws IOException {
+        Plan plan = reference.plan();
+        Plan supplied = Proposal.withoutPins(plan, Workbench.CATALOG).apply(plan);
+        Brute brute = new Brute(plan, supplied);
+        assertThat(brute.best).isEqualTo(reference.price() == null ? Integer.MAX_VALUE : reference.price());
+        assertThat(brute.tried).isGreaterThan(50);
+    }
+
+    private static final class Brute {
+        private final Plan present;
+        private final List<List<Target>> lines = new ArrayList<>();
+        private int best = Integer.MAX_VALUE;
+        private int tried;
+
+        Brute(Plan present, Plan supplied) {
+            this.present = present;
+            Circuit circuit = new Circuit(supplied, Workbench.CATALOG);
+            Map<String, List<Target>> groups = new LinkedHashMap<>();
+            for (Wire wire : circuit.wires()) {
+                boolean open = wire.line().required()
+                        && LegalPins.wantsPin(wire)
+                        && circuit.netOf(wire.from()).isEmpty()
+                        && wire.line().rest() == null;
+                if (open) {
+                    String key = wire.role().bus()
+                            ? wire.unit().placed().bus() + wire.busSignal()
+                            : wire.from().toString();
+                    groups.computeIfAbsent(key, k -> new ArrayList<>()).add(wire.from());
+                }
+            }
+            lines.addAll(groups.values());
+            for (Plan choice : controllers(circuit, supplied)) {
+                place(choice, 0, new ArrayList<>());
+            }
+        }
+
+        private static List<Plan> controllers(Circuit circuit, Plan plan) {
+            List<Plan> choices = new ArrayList<>(List.of(plan));
+            for (Bus bus : plan.buses()) {
+                List<Plan> next = new ArrayList<>();
+                for (Plan p : choices) {
+                    next.add(new PlanEdit.PutBus(new Bus(bus.id(), bus.kind(), bus.name(), null, bus.clockHz()))
+                            .apply(p));
+                    circuit.board()
+                            .controllersOf(bus.kind())
+                            .forEach(c -> next.add(new PlanEdit.PutBus(
+                                            new Bus(bus.id(), bus.kind(), bus.name(), c.id(), bus.clockHz()))
+                                    .apply(p)));
+                }
+                choices = next;
+            }
+            return choices;
+        }
+
+        private void place(Plan plan, int line, List<String> taken) {
+            if (line == lines.size()) {
+                tried++;
+                Circuit circuit = new Circuit(plan, Workbench.CATALOG);
+                int price = Weights.USUAL.price(Points.of(circuit, present));
+                if (price < best && stops(plan, PLACES).isEmpty()) {
+                    best = price;
+                }
+                return;
+            }
+            for (var pin : Workbench.CATALOG.board(plan.board()).orElseThrow().signalPins()) {
+                if (!taken.contains(pin.id())) {
+                    taken.add(pin.id());
+                    Plan next = plan;
+                    for (Target from : lines.get(line)) {
+                        next = new PlanEdit.Connect(from, Target.pin(pin.id())).apply(next);
+                    }
+                    place(next, line + 1, taken);
+                    taken.remove(pin.id());
+                }
+            }
+        }
+    }
+
+    /** The wishes of a conflict cannot hold together; any one taken away, the others can. */
+    @ParameterizedTest
+    @MethodSource("impossible")
+    void conflictsAreIrreducible(Reference reference) throws IOException {
+        Plan plan = reference.plan();
+        Plan supplied = Proposal.withoutPins(plan, Workbench.CATALOG).apply(plan);
+        Conflicts conflicts = new Conflicts(plan, supplied, Workbench.CATALOG, LONG, 0);
+        assertThat(conflicts.find()).isEqualTo(answer(plan, LONG).conflict());
+        List<List<Target>> wishes = conflicts.kept();
+        assertThat(wishes).hasSameSizeAs(conflicts.find().wishes());
+        assertThat(possible(plan, supplied, wishes)).isFalse();
+        for (List<Target> away : wishes) {
+            List<List<Target>> rest = wishes.stream().filter(w -> w != away).toList();
+            assertThat(possible(plan, supplied, rest)).as("without " + away).isTrue();
+        }
+    }
+
+    private static boolean possible(Plan plan, Plan supplied, List<List<Target>> wishes) {
+        Set<Target> wanted = wishes.stream().flatMap(List::stream).collect(Collectors.toSet());
+        return SolverAssigner.possible(
+                        plan,
+                        supplied,
+                        Workbench.CATALOG,
+                        w -> wanted.contains(w.from()),
+                        LONG,
+                        System.nanoTime() + LONG.time().toNanos())
+                .orElseThrow();
+    }
+
+    @Test
+    void aConflictIsToldInWordsWithWhatTheBoardHas() throws IOException {
+        Reference lamps =
+                references().filter(r -> r.file().startsWith("05-")).findFirst().orElseThrow();
+        var conflict = answer(lamps.plan(), LONG).conflict();
+        assertThat(conflict.wishes())
+                .containsExactly(
+                        "RGB lamp 1 wants 3 pins for R, G, B (PWM)",
+                        "RGB lamp 2 wants 3 pins for R, G, B (PWM)",
+                        "Lamp 3 wants a pin for A (PWM)");
+        assertThat(conflict.reason()).contains("7 lines").contains("6 places").contains("3, 5, 6, 9, 10, 11");
+    }
+
+    @Test
+    void waysOutAreTriedAndLeadToAPlanThatHolds() throws IOException {
+        Reference displays =
+                references().filter(r -> r.file().startsWith("08-")).findFirst().orElseThrow();
+        Plan plan = displays.plan();
+        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG);
+        assertThat(ways)
+                .extracting(WaysOut.Way::title)
+                .anyMatch(t -> t.contains("4 data lines"))
+                .anyMatch(t -> t.contains("expander"));
+        assertThat(ways.get(0).buy()).isEmpty();
+        for (WaysOut.Way way : ways) {
+            Plan freed = way.edit().apply(plan);
+            assertThat(stops(freed, PLACES)).as(way.title()).isEmpty();
+            assertThat(open(freed)).as(way.title()).isEmpty();
+        }
+    }
+
+    @RepeatedTest(25)
+    void randomPlansGetNoStopAndKeepWhatIsNoMatterOfPlaces(RepetitionInfo info) {
+        Plan plan = new RandomPlans(900 + info.getCurrentRepetition()).plan(5);
+        Answer answer = answer(plan, Limits.of(Duration.ofMillis(300)));
+        for (Assignment assignment : answer.assignments()) {
+            Plan assigned = assignment.edit().apply(plan);
+            assertThat(PlanChecks.of(assigned, Workbench.CATALOG)).isEmpty();
+            assertThat(stops(assigned, PLACES)).isEmpty();
+            assertThat(ids(assigned)).isEqualTo(ids(plan));
+        }
+    }
+
+    private static Set<String> ids(Plan plan) {
+        Report report = Workbench.CHECKER.check(new Circuit(plan, Workbench.CATALOG));
+        return report.findings().stream()
+                .filter(f -> ELSE.contains(f.rule()))
+                .map(Finding::id)
+                .collect(Collectors.toSet());
+    }
+
+    @RepeatedTest(15)
+    void locksStayWhereTheyAre(RepetitionInfo info) {
+        RandomPlans random = new RandomPlans(500 + info.getCurrentRepetition());
+        Plan plan = random.plan(4);
+        Random lock = new Random(info.getCurrentRepetition());
+        for (Connection c : plan.connections()) {
+            if (c.to().isPin() && lock.nextInt(3) == 0) {
+                plan = new PlanEdit.Connect(c.withLock(true)).apply(plan);
+            }
+        }
+        Plan locked = plan;
+        Answer answer = answer(locked, Limits.of(Duration.ofMillis(300)));
+        if (open(locked).isEmpty() && stops(locked, PLACES).isEmpty()) {
+            assertThat(answer.outcome()).isNotEqualTo(Outcome.NONE);
+        }
+        for (Assignment assignment : answer.assignments()) {
+            Plan assigned = assignment.edit().apply(locked);
+            locked.connections().stream()
+                    .filter(Connection::isLocked)
+                    .forEach(c -> assertThat(assigned.connection(c.from())).contains(c));
+        }
+    }
+
+    @Test
+    void assigningTwiceMovesNothing() throws IOException {
+        Reference easy =
+                references().filter(r -> r.file().startsWith("09-")).findFirst().orElseThrow();
+        Plan once = answer(easy.plan(), LONG).assignments().get(0).edit().apply(easy.plan());
+        Answer again = answer(once, LONG);
+        Plan twice = again.assignments().get(0).edit().apply(once);
+        assertThat(twice).isEqualTo(once);
+        assertThat(again.assignments().get(0).points()).containsEntry(Criterion.MOVED, 0);
+    }
+
+    @Test
+    void weightsTurnTheAnswer() {
+        Plan plan = Workbench.mcu()
+                .with("lever", "push-button")
+                .wire("lever:A", "board:3")
+                .plan();
+        Weights stay = new Weights(Map.of(Criterion.MOVED, 10));
+        Weights rare = new Weights(Map.of(Criterion.MOVED, 0, Criterion.RARE, 10));
+        assertThat(lever(plan, stay)).isEqualTo("3");
+        assertThat(lever(plan, rare)).isNotEqualTo("3");
+        assertThatThrownBy(() -> new Weights(Map.of(Criterion.NEAR, 11))).hasMessageContaining("0 to 10");
+    }
+
+    private static String lever(Plan plan, Weights weights) {
+        return ASSIGNER.assign(plan, Workbench.CATALOG, weights, LONG)
+                .assignments()
+                .get(0)
+                .edit()
+                .apply(plan)
+                .connection(Target.of("lever:A"))
+                .orElseThrow()
+                .to()
+                .name();
+    }
+
+    @Test
+    void aStoppedSearchSaysSo() throws IOException {
+        Reference tight =
+                references().filter(r -> r.file().startsWith("07-")).findFirst().orElseThrow();
+        Answer answer = answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> true, p -> {}));
+        assertThat(answer.outcome()).isIn(Outcome.UNDECIDED, Outcome.FOUND);
+        assertThat(answer.conflict()).isNull();
+        List<Integer> prices = new ArrayList<>();
+        answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> prices.size() > 1, prices::add));
+        assertThat(prices)
+                .isSortedAccordingTo(java.util.Comparator.reverseOrder())
+                .hasSizeGreaterThan(1);
+    }
+}
