@@ -84,5 +84,11 @@ public interface Assigner {
         }
     }
 
-    Answer assign(Plan plan, Catalog catalog, Weights weights, Limits limits);
+    /** Of a plan whose own wires are what is wired now. */
+    default Answer assign(Plan plan, Catalog catalog, Weights weights, Limits limits) {
+        return assign(plan, plan, catalog, weights, limits);
+    }
+
+    /** @param present what is wired now: a line that it connects elsewhere counts as moved */
+    Answer assign(Plan plan, Plan present, Catalog catalog, Weights weights, Limits limits);
 }

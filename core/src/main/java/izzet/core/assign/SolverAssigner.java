@@ -22,18 +22,18 @@ public final class SolverAssigner implements Assigner {
     private static final int LEAST_DIFFERENT = 2;
 
     @Override
-    public Answer assign(Plan plan, Catalog catalog, Weights weights, Limits limits) {
+    public Answer assign(Plan plan, Plan present, Catalog catalog, Weights weights, Limits limits) {
         long end = System.nanoTime() + limits.time().toNanos();
         PlanEdit supplies = Proposal.withoutPins(plan, catalog);
         Plan supplied = supplies.apply(plan);
-        Task task = new Task(plan, supplied, catalog, weights, w -> true);
+        Task task = new Task(present, supplied, catalog, weights, w -> true);
         Search first = new Search(task, limits, end);
         first.best(null, List.of());
         if (first.places == null) {
             if (!first.complete) {
                 return new Answer(Outcome.UNDECIDED, List.of(), null, first.nodes);
             }
-            Conflict conflict = new Conflicts(plan, supplied, catalog, limits, end).find();
+            Conflict conflict = new Conflicts(present, supplied, catalog, limits, end).find();
             return new Answer(Outcome.NONE, List.of(), conflict, first.nodes);
         }
         List<Search> found = new ArrayList<>(List.of(first));
@@ -56,7 +56,7 @@ public final class SolverAssigner implements Assigner {
         List<PlanEdit> edits = new ArrayList<>(List.of(supplies));
         edits.addAll(new Moves(task, search.places, search.controllers).edits());
         PlanEdit edit = new PlanEdit.Together("assigned pins", edits);
-        Map<Criterion, Integer> points = Points.of(new Circuit(edit.apply(plan), catalog), plan);
+        Map<Criterion, Integer> points = Points.of(new Circuit(edit.apply(plan), catalog), task.present());
         return new Assignment(edit, points, task.weights().price(points));
     }
 

@@ -1,0 +1,145 @@
+package izzet.core.assign;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.RandomPlans;
+import izzet.core.Workbench;
+import izzet.core.assign.Assigner.Limits;
+import izzet.core.assign.Assigner.Outcome;
+import izzet.core.catalog.Board;
+import izzet.core.check.Report;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Plan;
+import izzet.core.plan.PlanChecks;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.time.Duration;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MigrationTest {
+
+    private static final Assigner ASSIGNER = new SolverAssigner();
+    private static final Limits LIMITS = Limits.of(Duration.ofSeconds(5));
+
+    private static Migration move(Plan plan, String board, Plan remembered) {
+        return Migration.of(plan, board, remembered, Workbench.CATALOG, ASSIGNER, Weights.USUAL, LIMITS);
+    }
+
+    private static Plan signs() {
+        Plan plan = Workbench.mcu()
+                .with("sign", Workbench.OLED)
+                .with("map", "colour-128x160-serial-shifted")
+                .with("lever", "push-button")
+                .edit(new PlanEdit.SetStrap("sign", "address", "moved"))
+                .edit(new PlanEdit.SetAddress("sign", 0x3D))
+                .edit(new PlanEdit.AddResistor(new Resistor("pull", Target.of("board:A4"), Target.of("rail:5V"), 4700)))
+                .plan();
+        return plan.withBoardVersion(1);
+    }
+
+    private static String signal(Plan plan, String line) {
+        Target to = plan.connection(Target.of(line)).orElseThrow().to();
+        return Workbench.CATALOG.board(plan.board()).orElseThrow().pin(to.name()).orElseThrow().functions().stream()
+                .map(f -> f.text())
+                .filter(f -> f.contains("sda") || f.contains("sck"))
+                .toList()
+                .toString();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"sbc-40-pin", "wifi-dual-38", "mcu-dual-40", "mcu-8bit-bare-28", "sbc-40-pin-overlay"})
+    void busesAndLinesGoByTheirRole(String board) {
+        Migration moved = move(signs(), board, null);
+        assertThat(moved.outcome()).isEqualTo(Outcome.BEST);
+        assertThat(PlanChecks.of(moved.plan(), Workbench.CATALOG)).isEmpty();
+        assertThat(moved.rows()).noneMatch(r -> r.state() == Migration.State.IMPOSSIBLE);
+        assertThat(moved.plan().buses()).extracting("kind").containsExactly("i2c", "spi");
+        assertThat(moved.plan().part("sign").orElseThrow().straps()).containsEntry("address", "moved");
+        assertThat(moved.plan().part("sign").orElseThrow().address()).isEqualTo(0x3D);
+        Report report = Workbench.CHECKER.check(new Circuit(moved.plan(), Workbench.CATALOG));
+        assertThat(report.findings())
+                .filteredOn(f -> f.severity() == Severity.STOP
+                        && Set.of("P1", "P2", "P5", "P6", "L3").contains(f.rule()))
+                .isEmpty();
+    }
+
+    @Test
+    void suppliesFollowTheBoardAndResistorsTheirLine() {
+        Migration moved = move(signs(), "sbc-40-pin", null);
+        assertThat(moved.plan().connection(Target.of("sign:VCC")).orElseThrow().to())
+                .isEqualTo(Target.of("rail:3V3"));
+        assertThat(signal(moved.plan(), "sign:SDA")).contains("sda");
+        Resistor pull = moved.plan().resistors().stream()
+                .filter(r -> r.ohms() == 4700)
+                .findFirst()
+                .orElseThrow();
+        assertThat(pull.from())
+                .isEqualTo(moved.plan()
+                        .connection(Target.of("sign:SDA"))
+                        .orElseThrow()
+                        .to());
+        assertThat(pull.to()).isEqualTo(Target.of("rail:3V3"));
+    }
+
+    @Test
+    void thereAndBackNothingIsLostAndWithTheOldPlanRememberedNothingMoves() {
+        Plan start = signs();
+        Migration there = move(start, "sbc-40-pin", null);
+        Plan back = move(there.plan(), Workbench.MCU, start).plan();
+        assertThat(Set.copyOf(back.connections())).isEqualTo(Set.copyOf(start.connections()));
+        assertThat(back.parts()).isEqualTo(start.parts());
+        assertThat(back.buses()).isEqualTo(start.buses());
+        assertThat(back.resistors()).extracting(Resistor::ohms).contains(4700.0);
+    }
+
+    @Test
+    void whatCannotBeThereIsToldWithItsReason() {
+        Plan lamps = Workbench.mcu().with("aspect", "led-rgb", "dimmed").plan();
+        Migration moved = move(lamps, "sbc-40-pin", null);
+        assertThat(moved.outcome()).isEqualTo(Outcome.NONE);
+        List<Migration.Row> lost = moved.rows().stream()
+                .filter(r -> r.state() == Migration.State.IMPOSSIBLE)
+                .toList();
+        assertThat(lost).hasSize(1);
+        assertThat(lost.get(0).why()).contains("40-pin");
+        assertThat(lost.get(0).before()).contains("digital");
+    }
+
+    @Test
+    void constantsAreThoseOfTheProgram() {
+        Migration moved = move(signs(), "wifi-dual-38", null);
+        assertThat(moved.constants()).anySatisfy(c -> {
+            assertThat(c.name()).contains("LEVER_A");
+            assertThat(c.after()).matches("\\d+");
+        });
+        assertThat(moved.constants()).noneMatch(c -> c.name().contains("VCC"));
+        assertThat(moved.constants()).noneMatch(c -> c.before().equals(c.after()));
+    }
+
+    @RepeatedTest(20)
+    void anyPlanGoesToAnyBoardWithoutLosingAPart(RepetitionInfo info) {
+        RandomPlans random = new RandomPlans(40 + info.getCurrentRepetition());
+        Plan plan = random.plan(4);
+        Board target = random.pick(List.copyOf(Workbench.CATALOG.boards().values()));
+        Migration moved = Migration.of(
+                plan, target.id(), null, Workbench.CATALOG, ASSIGNER, Weights.USUAL, Limits.of(Duration.ofMillis(300)));
+        assertThat(PlanChecks.of(moved.plan(), Workbench.CATALOG)).isEmpty();
+        assertThat(moved.plan().parts())
+                .extracting("id")
+                .isEqualTo(plan.parts().stream().map(p -> p.id()).toList());
+        assertThat(moved.plan().board()).isEqualTo(target.id());
+        if (moved.outcome() == Outcome.BEST) {
+            assertThat(moved.rows())
+                    .noneMatch(r ->
+                            r.state() == Migration.State.IMPOSSIBLE && r.why().startsWith("No pin is left"));
+        }
+    }
+}
