@@ -341,12 +341,12 @@ public record Weave(
                     options,
                     dots,
                     ghost(wire, column),
-                    wire.connected() && wire.connection().isLocked(),
+                    wire.connected() && wire.connection().staysPut(),
                     show.movable()
                             && !show.folded().contains(wire.unit().id())
                             && !indirect
                             && options.size() > 1
-                            && !(wire.connected() && wire.connection().isLocked()),
+                            && !(wire.connected() && wire.connection().staysPut()),
                     extras(wire));
         }
 

@@ -216,8 +216,8 @@ class EditController {
             @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String from) {
         return edit(id, version, here, plan -> {
             Connection wire = wire(plan, from);
-            String done = (wire.isLocked() ? "unlocked " : "locked ") + from;
-            return new PlanEdit.Together(done, List.of(new PlanEdit.Connect(wire.withLock(!wire.isLocked()))));
+            String done = (wire.staysPut() ? "unlocked " : "locked ") + from;
+            return new PlanEdit.Together(done, List.of(new PlanEdit.Connect(wire.withLock(!wire.staysPut()))));
         });
     }
 
@@ -237,7 +237,7 @@ class EditController {
         return edit(id, version, here, plan -> {
             Connection one = wire(plan, a);
             Connection other = wire(plan, b);
-            if (one.isLocked() || other.isLocked()) {
+            if (one.staysPut() || other.staysPut()) {
                 throw new PlanEdit.EditRefused("A locked line stays where it is; unlock it first.");
             }
             return new PlanEdit.Together(

@@ -207,6 +207,18 @@ public class PlanStore {
         return create(copy, "copied from " + plan.name());
     }
 
+    /** The last revision of the plan on a board, so that it can go back to the places it had there. */
+    @Transactional(readOnly = true)
+    public Optional<Plan> lastOn(long id, String board) {
+        return db
+                .sql("select document from plan_revision where plan_id = :id order by number desc")
+                .param("id", id)
+                .query((row, n) -> documents.readStored(row.getString("document")))
+                .stream()
+                .filter(p -> p.board().equals(board))
+                .findFirst();
+    }
+
     /** The plan as a revision left it. */
     @Transactional(readOnly = true)
     public Plan revision(long id, int number) {

@@ -64,7 +64,7 @@ final class Conflicts {
     }
 
     private String kind(Wire wire) {
-        if (wire.connected() && wire.connection().isLocked()) {
+        if (wire.connected() && wire.connection().staysPut()) {
             return "locked " + wire.line().id() + " on "
                     + wire.to().orElseThrow().name();
         }

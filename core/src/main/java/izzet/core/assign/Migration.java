@@ -9,6 +9,7 @@ import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Wire;
@@ -70,8 +71,10 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
             Weights weights,
             Limits limits) {
         Board target = catalog.board(board).orElseThrow();
-        Plan carried = new Carrier(plan, catalog, target).carry();
-        Plan present = remembered == null ? carried : remembered;
+        Carrier carrier = new Carrier(plan, catalog, target);
+        Plan bare = carrier.carry();
+        Plan carried = carrier.held(bare);
+        Plan present = remembered == null ? bare : remembered;
         Answer answer = assigner.assign(carried, present, catalog, weights, limits);
         Plan placed = answer.assignments().isEmpty()
                 ? carried
@@ -123,6 +126,37 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                 Optional<Target> to = carried(c);
                 if (to.isPresent()) {
                     next = new PlanEdit.Connect(c.withTo(to.get())).apply(next);
+                }
+            }
+            return next;
+        }
+
+        /**
+         * With lines that must not be forgotten on any pin for now: those that the part could do without, and those that share a pin. Lines
+         * that were on one pin are on one again.
+         */
+        Plan held(Plan bare) {
+            Plan next = bare;
+            Set<String> taken = new HashSet<>();
+            for (Pin old : circuit.board().signalPins()) {
+                List<Wire> users = circuit.usersOf(old).stream()
+                        .filter(w -> w.role() != Role.SHIFT && LegalPins.wantsPin(w))
+                        .filter(w -> w.busSignal().isEmpty() && w.role() != Role.GATE_CLOCK)
+                        .toList();
+                boolean forgotten = users.size() > 1
+                        || users.stream().anyMatch(w -> !w.line().required());
+                Optional<Pin> pin = target.signalPins().stream()
+                        .filter(p -> forgotten && !taken.contains(p.id()))
+                        .filter(p -> users.stream().allMatch(w -> LegalPins.hasFunction(target, w, p, null)))
+                        .findFirst();
+                if (pin.isPresent()) {
+                    taken.add(pin.get().id());
+                    for (Wire wire : users) {
+                        Connection there = wire.line().lamp() == null
+                                ? wire.connection().withTo(Target.pin(pin.get().id()))
+                                : Proposal.pinConnection(new Circuit(next, circuit.catalog()), wire, pin.get());
+                        next = new PlanEdit.Connect(there).apply(next);
+                    }
                 }
             }
             return next;

@@ -37,7 +37,7 @@ public final class SolverAssigner implements Assigner {
             return new Answer(Outcome.NONE, List.of(), conflict, first.nodes);
         }
         List<Search> found = new ArrayList<>(List.of(first));
-        while (found.size() < MOST_ANSWERS && first.complete) {
+        while (found.size() < MOST_ANSWERS && first.complete && first.places.length > 1) {
             Search other = new Search(task, limits, end);
             other.best(first.price, found);
             if (other.places == null) {

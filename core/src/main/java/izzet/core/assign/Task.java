@@ -101,7 +101,7 @@ final class Task {
             Wire first = wires.get(0);
             Optional<Bus> bus = circuit.busOf(first.unit()).filter(b -> signal(first) != null);
             boolean locked = wires.stream()
-                            .anyMatch(w -> w.connected() && w.connection().isLocked())
+                            .anyMatch(w -> w.connected() && w.connection().staysPut())
                     || bus.isPresent() && reached(bus.get(), signal(first)).isPresent();
             wishes.add(new Wish(wires, bus.orElse(null), bus.isPresent() ? signal(first) : null, locked));
         }
@@ -226,7 +226,7 @@ final class Task {
         Optional<Pin> through = wish.bus() == null ? Optional.empty() : reached(wish.bus(), wish.signal());
         return through.map(p -> spotAt.get(Target.pin(p.id()))).or(() -> wish.wires().stream()
                 .filter(Wire::connected)
-                .filter(w -> w.connection().isLocked())
+                .filter(w -> w.connection().staysPut())
                 .map(w -> spotAt.getOrDefault(w.connection().to(), -1))
                 .findFirst());
     }

@@ -1,6 +1,5 @@
 package izzet.core.plan;
 
-import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 
 /**
@@ -33,8 +32,8 @@ public record Connection(Target from, Target to, Double seriesOhms, String pull,
         return new Connection(from, to, seriesOhms, pull, lock ? true : null);
     }
 
-    @JsonIgnore
-    public boolean isLocked() {
+    /** Whether it is locked. */
+    public boolean staysPut() {
         return Boolean.TRUE.equals(locked);
     }
 }

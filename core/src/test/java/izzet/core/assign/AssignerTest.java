@@ -316,7 +316,7 @@ class AssignerTest {
         for (Assignment assignment : answer.assignments()) {
             Plan assigned = assignment.edit().apply(locked);
             locked.connections().stream()
-                    .filter(Connection::isLocked)
+                    .filter(Connection::staysPut)
                     .forEach(c -> assertThat(assigned.connection(c.from())).contains(c));
         }
     }

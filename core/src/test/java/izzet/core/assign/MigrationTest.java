@@ -101,6 +101,26 @@ class MigrationTest {
     }
 
     @Test
+    void linesThatAPartCouldDoWithoutAndSharedLinesGoAlong() {
+        Plan plan = Workbench.mcu()
+                .with("map", "colour-240x240-serial")
+                .with("tide", "colour-240x240-serial")
+                .wire("map:RES", "board:8")
+                .wire("tide:RES", "board:8")
+                .plan();
+        Plan moved = move(plan, "wifi-dual-38", null).plan();
+        assertThat(moved.connection(Target.of("map:RES")).orElseThrow().to())
+                .isEqualTo(moved.connection(Target.of("tide:RES")).orElseThrow().to());
+        Plan lit = Workbench.mcu()
+                .with("map", "colour-128x160-serial-shifted")
+                .wire("map:LITE", "board:6")
+                .plan();
+        Migration dimmed = move(lit, "sbc-40-pin", null);
+        assertThat(dimmed.plan().connection(Target.of("map:LITE"))).isPresent();
+        assertThat(dimmed.rows()).noneMatch(r -> r.state() == Migration.State.IMPOSSIBLE);
+    }
+
+    @Test
     void whatCannotBeThereIsToldWithItsReason() {
         Plan lamps = Workbench.mcu().with("aspect", "led-rgb", "dimmed").plan();
         Migration moved = move(lamps, "sbc-40-pin", null);

@@ -84,4 +84,20 @@ class PlanDocumentTest {
         assertThat(without.connections()).noneMatch(c -> c.from().owner().equals("sign"));
         assertThatThrownBy(() -> new PlanEdit.RemovePart("ghost").apply(plan)).hasMessageContaining("ghost");
     }
+
+    @Test
+    void locksAndVersionsOfBoardsAreKept() {
+        Plan plan = Workbench.mcu()
+                .with("lever", "push-button")
+                .wire("lever:A", "board:3")
+                .plan();
+        Connection wire = plan.connection(Target.of("lever:A")).orElseThrow();
+        Plan locked = new PlanEdit.Connect(wire.withLock(true)).apply(plan).withBoardVersion(1);
+        Plan back = new PlanDocument().read(new PlanDocument().write(locked), Workbench.CATALOG);
+        assertThat(back).isEqualTo(locked);
+        assertThat(back.connection(Target.of("lever:A")).orElseThrow().staysPut())
+                .isTrue();
+        assertThat(new PlanEdit.Connect(wire.withLock(true).withLock(false)).apply(plan))
+                .isEqualTo(plan);
+    }
 }

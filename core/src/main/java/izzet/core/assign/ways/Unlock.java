@@ -12,7 +12,7 @@ public final class Unlock implements WayOut {
     @Override
     public List<Change> changes(Circuit circuit) {
         return circuit.wires().stream()
-                .filter(w -> w.connected() && w.connection().isLocked())
+                .filter(w -> w.connected() && w.connection().staysPut())
                 .map(Unlock::change)
                 .toList();
     }

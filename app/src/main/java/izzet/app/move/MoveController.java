@@ -1,0 +1,151 @@
+package izzet.app.move;
+
+import izzet.app.catalog.Shelf;
+import izzet.app.plan.NoSuchThing;
+import izzet.app.plan.PlanStore;
+import izzet.app.plan.StalePlan;
+import izzet.app.plan.StoredPlan;
+import izzet.app.shell.PlanFrame;
+import izzet.app.shell.PlanFrames;
+import izzet.core.assign.Assigner;
+import izzet.core.assign.Assigner.Limits;
+import izzet.core.assign.Migration;
+import izzet.core.assign.Weights;
+import izzet.core.catalog.Board;
+import izzet.core.check.Checker;
+import izzet.core.check.Report;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Plan;
+import izzet.core.repair.Repair;
+import izzet.core.repair.Repairs;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page that sets a plan on its board and on another one side by side, and takes it over. */
+@Controller
+class MoveController {
+
+    private static final Duration TIME = Duration.ofSeconds(2);
+    private static final int REMEMBERED = 20;
+
+    private final PlanFrames frames;
+    private final PlanStore plans;
+    private final Shelf shelf;
+    private final Checker checker;
+    private final Repairs repairs;
+    private final Assigner assigner;
+    private final Map<String, Shown> shown = new LinkedHashMap<>();
+    private int next = 1;
+
+    MoveController(
+            PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, Repairs repairs, Assigner assigner) {
+        this.frames = frames;
+        this.plans = plans;
+        this.shelf = shelf;
+        this.checker = checker;
+        this.repairs = repairs;
+        this.assigner = assigner;
+    }
+
+    /** What a page showed, so that just that is taken. */
+    private record Shown(long plan, long version, Plan moved, String board) {}
+
+    /** What would be to mend on the new board, with the titles of its repairs. */
+    public record Trouble(Severity severity, String sentence, List<String> repairs, boolean before) {}
+
+    @GetMapping("/plans/{id}/move")
+    String move(@PathVariable long id, @RequestParam(defaultValue = "") String board, Model model) {
+        PlanFrame frame = frames.of(id, "pins");
+        model.addAttribute("frame", frame);
+        model.addAttribute("boards", shelf.catalog().boards().values());
+        model.addAttribute("target", board);
+        if (board.isBlank()) {
+            return "move";
+        }
+        Board target = shelf.catalog()
+                .board(board)
+                .orElseThrow(() -> new NoSuchThing("The shelf has no board '" + board + "'."));
+        StoredPlan stored = plans.get(id);
+        if (stored.plan().board().equals(board)) {
+            throw new IllegalArgumentException("The plan is on this board already; choose another one.");
+        }
+        Migration migration = Migration.of(
+                stored.plan(),
+                board,
+                plans.lastOn(id, board).orElse(null),
+                shelf.catalog(),
+                assigner,
+                Weights.USUAL,
+                Limits.of(TIME));
+        model.addAttribute("board", target);
+        model.addAttribute("migration", migration);
+        model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
+        model.addAttribute("counts", counts(migration));
+        model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name())));
+        return "move";
+    }
+
+    private static Map<String, Long> counts(Migration migration) {
+        Map<String, Long> counts = new LinkedHashMap<>();
+        for (Migration.State state : Migration.State.values()) {
+            counts.put(
+                    state.name().toLowerCase(java.util.Locale.ROOT),
+                    migration.rows().stream().filter(r -> r.state() == state).count());
+        }
+        return counts;
+    }
+
+    private List<Trouble> troubles(Report before, Plan moved) {
+        Circuit circuit = new Circuit(moved, shelf.catalog());
+        Report report = checker.check(circuit);
+        List<Trouble> troubles = new ArrayList<>();
+        report.findings().stream()
+                .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
+                .forEach(f -> troubles.add(new Trouble(
+                        f.severity(),
+                        f.sentence(),
+                        repairs.of(circuit, report, f).stream()
+                                .map(Repair::title)
+                                .toList(),
+                        before.finding(f.id()).isPresent())));
+        return troubles;
+    }
+
+    private synchronized String remember(Shown what) {
+        String token = String.valueOf(next++);
+        shown.put(token, what);
+        if (shown.size() > REMEMBERED) {
+            shown.remove(shown.keySet().iterator().next());
+        }
+        return token;
+    }
+
+    private synchronized Shown recall(long id, String token) {
+        Shown what = shown.get(token);
+        if (what == null || what.plan() != id) {
+            throw new NoSuchThing("This comparison is not known any more; choose the board again.");
+        }
+        return what;
+    }
+
+    /** Takes the plan over as it was shown, as one revision. */
+    @PostMapping("/plans/{id}/move")
+    String take(@PathVariable long id, @RequestParam String token) {
+        Shown what = recall(id, token);
+        if (plans.get(id).version() != what.version()) {
+            throw new StalePlan();
+        }
+        plans.replace(id, what.version(), what.moved(), "moved to the " + what.board());
+        return "redirect:/plans/" + id + "/pins";
+    }
+}
