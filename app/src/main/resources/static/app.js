@@ -130,6 +130,28 @@
     refocus = knot.id;
     submit(form);
   };
+  // What a pin could do: its functions in words, and the knots that could move there.
+  const showPin = (target) => {
+    for (const knot of document.querySelectorAll(".knot")) {
+      knot.classList.toggle("could", !!target && (knot.dataset.options || "").split(" ").includes(target));
+    }
+    for (const column of document.querySelectorAll(".column")) column.classList.toggle("chosen", column.dataset.target === target);
+    const line = $("#verdict-line");
+    if (!line) return;
+    line.classList.remove("warn");
+    const column = target && $(`.column[data-target="${CSS.escape(target)}"]`);
+    const could = document.querySelectorAll(".knot.could").length;
+    line.textContent = column ? `${target.split(":")[1]} can: ${column.dataset.able}. ${could} of the lines shown could be here.` : "";
+  };
+  document.addEventListener("change", (e) => { if (e.target.id === "pin-could") showPin(e.target.value); });
+  document.addEventListener("click", (e) => {
+    const column = e.target.closest(".weave.heads .column.pin");
+    if (!column) return;
+    const target = column.classList.contains("chosen") ? "" : column.dataset.target;
+    if ($("#pin-could")) $("#pin-could").value = target;
+    showPin(target);
+  });
+
   // s on two knots swaps them; l locks one.
   let swapping = null;
   const mark = (knot, key) => {

@@ -421,6 +421,95 @@ class WholeWayTest {
         page.context().close();
     }
 
+    /** The weave as a tool: a verdict before dropping, a lock, a swap, what a pin could do, the best assignment, all by keys. */
+    @Test
+    void theWeaveAsATool() {
+        Page page = browser.page(port);
+        page.navigate("/");
+        page.getByLabel("Name").fill("Quarry siding");
+        page.locator("input[value=mcu-8bit-5v-14-6]").check();
+        button(page, "Start the plan").click();
+        addWithKeys(page, "push-button", "Bell");
+        addWithKeys(page, "push-button", "Gate");
+        addWithKeys(page, "oled-128x64-page-2wire", "Hall");
+        page.navigate(page.url().replace("/parts", "/pins").replaceAll("[#?].*", ""));
+        String bell = page.locator("#knot-bell-A").getAttribute("aria-valuetext");
+        String gate = page.locator("#knot-gate-A").getAttribute("aria-valuetext");
+
+        // What a pin could do.
+        page.locator("#pin-could").selectOption("board:13");
+        assertThat(page.locator("#verdict-line")).containsText("13 can: digital-in");
+        assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("could"));
+        assertThat(page.locator("#knot-hall-SDA")).not().hasClass(Pattern.compile("could"));
+
+        // A verdict before the move is made, and nothing changed by it.
+        page.locator("#knot-bell-A").focus();
+        for (int i = 0;
+                i < 20
+                        && !page.locator("#knot-bell-A")
+                                .getAttribute("aria-valuetext")
+                                .equals("1");
+                i++) {
+            page.keyboard().press("ArrowRight");
+            if (page.locator("#knot-bell-A").getAttribute("aria-valuetext").equals("13")) {
+                break;
+            }
+        }
+        assertThat(page.locator("#verdict-line")).containsText("13: ");
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#verdict-line")).isEmpty();
+
+        // Swap by keys.
+        page.locator("#knot-bell-A").focus();
+        page.keyboard().press("s");
+        page.locator("#knot-gate-A").focus();
+        page.keyboard().press("s");
+        assertThat(page.locator("#knot-bell-A")).hasAttribute("aria-valuetext", gate);
+        assertThat(page.locator("#knot-gate-A")).hasAttribute("aria-valuetext", bell);
+
+        // Lock by key; a locked knot does not move.
+        page.locator("#knot-bell-A").focus();
+        page.keyboard().press("l");
+        assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("locked"));
+        assertThat(page.locator("#knot-bell-A")).not().hasAttribute("role", "slider");
+
+        // The picture comes as a file.
+        var download = page.waitForDownload(() -> button(page, "PNG").click());
+        org.assertj.core.api.Assertions.assertThat(download.suggestedFilename()).isEqualTo("pins.png");
+
+        // The best places for the rest.
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Assign the pins"))
+                .click();
+        button(page, "Find the best").click();
+        assertThat(page.locator("#search h3").first()).containsText("Proven best");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take assignment 1"))
+                .click();
+        assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("locked"));
+
+        // The old knots as ghosts.
+        page.getByLabel("Compare with").selectOption("2");
+        button(page, "Show").click();
+        assertThat(page.locator("#weave circle.ghost").first()).isVisible();
+        page.context().close();
+    }
+
+    @Test
+    void aPlanGoesToAnotherBoard() {
+        Page page = browser.page(port);
+        page.navigate("/plans/3/pins");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Another board"))
+                .click();
+        page.getByLabel("Board").selectOption("mcu-dual-40");
+        button(page, "Compare").click();
+        assertThat(page.locator("main")).containsText("moved");
+        assertThat(page.locator("#constants")).isVisible();
+        button(page, "Take the plan over").click();
+        assertThat(page.locator(".sub")).containsText("Dual-core 3.3 V board");
+        page.keyboard().press("u");
+        assertThat(page.locator(".sub")).not().containsText("Dual-core 3.3 V board");
+        page.context().close();
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = ColorScheme.class,
@@ -445,6 +534,9 @@ class WholeWayTest {
                 "/plans/1/parts",
                 "/plans/1/pins",
                 "/plans/1/findings",
+                "/plans/1/pins?against=&folded=all",
+                "/plans/1/assign",
+                "/plans/1/move?board=sbc-40-pin",
                 "/plans/1/wiring",
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",

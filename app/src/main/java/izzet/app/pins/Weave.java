@@ -59,6 +59,7 @@ public record Weave(
      * @param target what a row is tied to here: {@code board:A4} or {@code rail:GND}
      * @param kind {@code rail}, {@code pin}
      * @param duty reserved, console or boot: hatched; empty otherwise
+     * @param able everything that it can do
      */
     public record Column(
             String target,
@@ -69,7 +70,8 @@ public record Weave(
             String chip,
             String functions,
             String duty,
-            String note) {}
+            String note,
+            String able) {}
 
     /**
      * @param folded whether all its knots lie in one row
@@ -250,7 +252,8 @@ public record Weave(
                                 "",
                                 rail.ground() ? "" : "supply",
                                 "",
-                                rail.label() + " at " + positions));
+                                rail.label() + " at " + positions,
+                                ""));
                 x += Math.max(step, RAIL);
             }
             String group = "";
@@ -281,7 +284,8 @@ public record Weave(
                     pin.chip() == null ? "" : pin.chip().replace("GPIO", ""),
                     functions(pin),
                     duty,
-                    note);
+                    note,
+                    pin.functions().stream().map(PinFunction::text).collect(Collectors.joining(", ")));
         }
 
         private static String shortPosition(String position) {

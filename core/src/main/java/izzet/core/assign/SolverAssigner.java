@@ -5,6 +5,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,10 +21,12 @@ public final class SolverAssigner implements Assigner {
     private static final int QUARTER = 4;
 
     private static final int LEAST_DIFFERENT = 2;
+    private static final Duration SHORTEST = Duration.ofMillis(100);
 
     @Override
     public Answer assign(Plan plan, Plan present, Catalog catalog, Weights weights, Limits limits) {
-        long end = System.nanoTime() + limits.time().toNanos();
+        long begin = System.nanoTime();
+        long end = begin + limits.time().toNanos();
         PlanEdit supplies = Proposal.withoutPins(plan, catalog);
         Plan supplied = supplies.apply(plan);
         Task task = new Task(present, supplied, catalog, weights, w -> true);
@@ -37,8 +40,11 @@ public final class SolverAssigner implements Assigner {
             return new Answer(Outcome.NONE, List.of(), conflict, first.nodes);
         }
         List<Search> found = new ArrayList<>(List.of(first));
+        long now = System.nanoTime();
+        // Others that are as good are welcome, but not for longer than the best itself took.
+        long others = Math.min(end, now + Math.max(SHORTEST.toNanos(), now - begin));
         while (found.size() < MOST_ANSWERS && first.complete && first.places.length > 1) {
-            Search other = new Search(task, limits, end);
+            Search other = new Search(task, limits, others);
             other.best(first.price, found);
             if (other.places == null) {
                 break;

@@ -1,6 +1,7 @@
 package izzet.core.check;
 
 import static izzet.core.Workbench.mcu;
+import static izzet.core.Workbench.on;
 import static izzet.core.Workbench.only;
 import static izzet.core.Workbench.sbc;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -329,5 +330,61 @@ class MoreRulesTest {
         Workbench lines = sbc().with("panel", "colour-240x320-parallel");
         assertThat(lines.findings("P8")).isEmpty();
         assertThat(only(lines.wire("panel:IM0", "rail:GND"), "P8")).contains("IM0 is tied to ground");
+    }
+
+    /** A select with a pull-up on the pin that must be low at reset keeps the board from starting. */
+    @Test
+    void p4APartHoldsABootPinTheWrongWay() {
+        Workbench bench =
+                on("wifi-dual-38").with("map", "colour-128x160-serial-3v3").with("card", "card-socket");
+        assertThat(bench.findings("P4")).isEmpty();
+        assertThat(only(bench.wire("card:CS", "board:GPIO12"), "P4"))
+                .contains("card CS holds pin")
+                .contains("high while the board starts")
+                .contains("must be low");
+        assertThat(bench.repairs("P4")).isNotEmpty();
+        assertThat(bench.wire("card:CS", "board:GPIO5").findings("P4")).isEmpty();
+    }
+
+    @Test
+    void p12TwoDimmedLampsOnOneChannel() {
+        Workbench bench = sbc().with("one", "led", "dimmed").with("two", "led", "dimmed");
+        assertThat(bench.findings("P12")).isEmpty();
+        assertThat(only(bench.wire("one:A", "board:GPIO12").wire("two:A", "board:GPIO18"), "P12"))
+                .contains("on one PWM channel, pwm0");
+        Workbench dual = on("mcu-dual-40").with("one", "led", "dimmed").with("two", "led", "dimmed");
+        dual.wire("one:A", "board:GP0").wire("two:A", "board:GP1");
+        assertThat(dual.findings("P12")).singleElement().satisfies(f -> assertThat(f.severity())
+                .isEqualTo(Severity.NOTE));
+        assertThat(only(dual.wire("two:A", "board:GP16"), "P12")).contains("slice0A");
+    }
+
+    @Test
+    void p12AnInputOnTheSelectOfAControllerInUse() {
+        Workbench bench = mcu().with("map", "colour-128x160-serial-shifted").with("bell", "push-button");
+        bench.wire("map:CS", "board:9").wire("map:RST", "board:8").wire("map:DC", "board:7");
+        assertThat(only(bench.wire("bell:A", "board:10"), "P12")).contains("bell A makes pin 10 an input");
+        assertThat(mcu().with("bell", "push-button").wire("bell:A", "board:10").findings("P12"))
+                .isEmpty();
+    }
+
+    @Test
+    void p12AnAnalogInputThatIsOffWithTheRadio() {
+        Workbench bench = on("wifi-dual-38").with("tide", "potentiometer");
+        assertThat(only(bench.wire("tide:W", "board:GPIO25"), "P12")).contains("second converter");
+        assertThat(bench.wire("tide:W", "board:GPIO34").findings("P12")).isEmpty();
+    }
+
+    /** Slow lines hang on an expander; a second line on the same one clashes, and a dead expander is told. */
+    @Test
+    void linesOfAnExpander() {
+        Workbench bench =
+                mcu().with("frame", "expander-8").with("bell", "push-button").with("gate", "push-button");
+        bench.wire("bell:A", "frame:P0");
+        assertThat(bench.findings("P6")).isEmpty();
+        assertThat(bench.findings("P1")).isEmpty();
+        assertThat(only(bench.wire("gate:A", "frame:P0"), "P1")).contains("frame P0 carries");
+        assertThat(bench.wire("gate:A", "frame:P1").findings("P1")).isEmpty();
+        assertThat(bench.off("frame:SDA").findings("P6")).isNotEmpty();
     }
 }

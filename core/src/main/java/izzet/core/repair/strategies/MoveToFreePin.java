@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Pin;
 import izzet.core.check.Finding;
+import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Wire;
@@ -27,7 +28,7 @@ public final class MoveToFreePin implements RepairStrategy {
 
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("P1", "P2", "P3", "S1").contains(finding.rule())) {
+        if (!Set.of("P1", "P2", "P3", "P4", "P12", "S1").contains(finding.rule())) {
             return List.of();
         }
         List<Wire> wires = new ArrayList<>(Spots.wires(circuit, finding));
@@ -36,6 +37,7 @@ public final class MoveToFreePin implements RepairStrategy {
         for (Wire wire : wires) {
             LegalPins.of(circuit, wire).stream()
                     .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
+                    .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
                     .sorted(Comparator.comparingInt(
                             p -> p.functions().size() + 10 * p.duties().size()))
                     .limit(MOST_PER_LINE)
