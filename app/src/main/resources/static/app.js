@@ -48,6 +48,11 @@
     if (field) { e.preventDefault(); if (field.closest("details")) field.closest("details").open = true; field.scrollIntoView({ block: "center" }); field.focus({ preventScroll: true }); }
   });
 
+  // A finding that comes again with its repairs stays open where it was opened meanwhile.
+  document.addEventListener("htmx:beforeSwap", (e) => {
+    if (e.detail.target.matches("details.finding[open]")) e.detail.serverResponse = e.detail.serverResponse.replace("<details ", "<details open ");
+  });
+
   // Keys
   const typing = (el) => el.matches("input, select, textarea, [contenteditable]") && el.type !== "checkbox" && el.type !== "radio";
   document.addEventListener("keydown", (e) => {

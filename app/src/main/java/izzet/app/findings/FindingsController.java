@@ -3,10 +3,12 @@ package izzet.app.findings;
 import izzet.app.plan.NoSuchThing;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** All findings of a plan, and each under an address of its own. */
 @Controller
@@ -20,20 +22,39 @@ class FindingsController {
 
     @GetMapping("/plans/{id}/findings")
     String findings(@PathVariable long id, Model model) {
-        model.addAttribute("frame", frames.of(id, "findings"));
+        model.addAttribute("frame", frames.of(id, "findings", f -> true));
         model.addAttribute("only", null);
         return "findings";
     }
 
     @GetMapping("/plans/{id}/findings/{finding}")
     String finding(@PathVariable long id, @PathVariable String finding, Model model) {
-        PlanFrame frame = frames.of(id, "findings");
+        one(id, "findings", finding, model);
+        return "findings";
+    }
+
+    private PlanFrame.FindingView one(long id, String station, String finding, Model model) {
+        PlanFrame frame = frames.of(id, station, f -> f.id().equals(finding));
         PlanFrame.FindingView only = frame.findings().stream()
                 .filter(f -> f.finding().id().equals(finding))
                 .findFirst()
                 .orElseThrow(() -> new NoSuchThing("This finding is gone: the plan no longer has it."));
         model.addAttribute("frame", frame);
         model.addAttribute("only", only);
-        return "findings";
+        return only;
+    }
+
+    /**
+     * A finding with its repairs, for a page that is shown already.
+     *
+     * @param station of that page, where a repair leads back to
+     */
+    @GetMapping("/plans/{id}/findings/{finding}/repairs")
+    String repairs(@PathVariable long id, @PathVariable String finding, @RequestParam String station, Model model) {
+        if (!Set.of("parts", "pins", "wiring", "traffic").contains(station)) {
+            throw new IllegalArgumentException("There is no station '" + station + "'.");
+        }
+        model.addAttribute("f", one(id, station, finding, model));
+        return "finding";
     }
 }

@@ -23,12 +23,21 @@ public record PlanFrame(
     public record Station(
             String id, int number, String name, String path, boolean current, String state, String mark) {}
 
-    /** A finding with the repairs that were tried. */
+    /**
+     * A finding with the repairs that were tried.
+     *
+     * @param repairs null where they are not tried yet: the page asks for them once it is shown
+     */
     public record FindingView(Finding finding, List<Repair> repairs) {
 
         public String anchor() {
             return finding.id();
         }
+    }
+
+    /** Id of the page shown. */
+    public String station() {
+        return here.substring(here.lastIndexOf('/') + 1);
     }
 
     public long id() {

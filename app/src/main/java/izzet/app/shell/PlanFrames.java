@@ -12,6 +12,7 @@ import izzet.core.repair.Repairs;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 
 /** Makes the frame of a plan's pages. */
@@ -32,13 +33,26 @@ public class PlanFrames {
         this.repairs = repairs;
     }
 
-    /** @param station id of the page shown */
+    /**
+     * With the findings as they are; their repairs, which take longer, are asked for by the page.
+     *
+     * @param station id of the page shown
+     */
     public PlanFrame of(long id, String station) {
+        return of(id, station, f -> false);
+    }
+
+    /**
+     * With the repairs of some findings.
+     *
+     * @param repaired findings whose repairs are tried at once
+     */
+    public PlanFrame of(long id, String station, Predicate<Finding> repaired) {
         StoredPlan stored = plans.get(id);
         Circuit circuit = new Circuit(stored.plan(), shelf.catalog());
         Report report = checker.check(circuit);
         List<PlanFrame.FindingView> findings = report.findings().stream()
-                .map(f -> new PlanFrame.FindingView(f, repairs.of(circuit, report, f)))
+                .map(f -> new PlanFrame.FindingView(f, repaired.test(f) ? repairs.of(circuit, report, f) : null))
                 .toList();
         return new PlanFrame(
                 stored,
