@@ -78,6 +78,7 @@ class AssignController {
         List<Scale> scales = new ArrayList<>();
         weights.of().forEach((c, w) -> scales.add(new Scale(c, w)));
         model.addAttribute("scales", scales);
+        model.addAttribute("weighed", scales.stream().anyMatch(s -> s.weight() != 1));
         model.addAttribute("seconds", seconds);
         return "assign";
     }

@@ -1,5 +1,6 @@
 package izzet.core.assign;
 
+import izzet.core.catalog.Controller;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
@@ -42,6 +43,7 @@ public final class Points {
     static final int EXPANDER = 15;
     static final int BIT_BANGED = 50;
     static final int MOVED = 5;
+    static final int UNUSUAL = 6;
     static final int STRIP = 6;
     static final int FAR = 6;
     static final int CROSSED = 2;
@@ -76,10 +78,26 @@ public final class Points {
         }
         points.put(Criterion.DUTIES, duties);
         points.put(Criterion.RARE, rare(circuit, wire, pin, controller, select));
+        points.put(Criterion.USUAL, usual(circuit, wire, pin, controller) ? 0 : UNUSUAL);
         boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
         boolean pullless = !circuit.board().internalPullUps() || !pin.can(PinFunction.DIGITAL_OUT);
         points.put(Criterion.EXTRA, button && pullless ? RESISTOR : 0);
         return points;
+    }
+
+    /** Whether libraries would find the bus line there without being told. */
+    private static boolean usual(Circuit circuit, Wire wire, Pin pin, String controller) {
+        if (controller == null || wire.busSignal().isEmpty()) {
+            return true;
+        }
+        Controller on = circuit.board().controller(controller).orElseThrow();
+        String signal = wire.busSignal().get();
+        if (on.usual().containsKey(signal)) {
+            return on.usual().get(signal).equals(pin.id());
+        }
+        boolean named = circuit.board().signalPins().stream()
+                .anyMatch(p -> p.signalOf(controller, signal).isPresent());
+        return !on.anyPin() || !named || pin.signalOf(controller, signal).isPresent();
     }
 
     private static int rare(Circuit circuit, Wire wire, Pin pin, String controller, boolean select) {

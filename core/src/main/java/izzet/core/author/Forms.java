@@ -261,6 +261,7 @@ public final class Forms {
                                         yesNo("waitsForClock", "Waits for a held clock"),
                                         yesNo("mixesPinSets", "May mix sets of pins"),
                                         yesNo("anyPin", "Reaches any pin"),
+                                        of("usual", "Usual pins", Kind.PAIRS, "sda=GP4 scl=GP5"),
                                         of("needs", "Needs first", Kind.TEXT, ""),
                                         of("source", "Source", Kind.TEXT, SOURCE_HINT))),
                         levels("/levels"),

@@ -50,6 +50,10 @@ final class CatalogChecks {
                             && board.pins().stream().noneMatch(p -> p.group().equals(name)))
                     .forEach(name -> fault("/layout names '" + name + "', which is neither a strip nor a pin"));
         }
+        board.controllers().forEach(c -> c.usual().values().stream()
+                .filter(pin -> board.pin(pin).isEmpty())
+                .forEach(pin -> fault("/controllers/" + c.id() + "/usual names the pin '" + pin
+                        + "', which the file does not have")));
         board.rails().forEach(r -> source(board.sources(), "/rails/" + r.id(), r.source()));
         board.controllers().forEach(c -> source(board.sources(), "/controllers/" + c.id(), c.source()));
         board.levels().forEach((k, l) -> source(board.sources(), "/levels/" + k, l.source()));

@@ -1,5 +1,7 @@
 package izzet.core.catalog;
 
+import java.util.Map;
+
 /**
  * A bus controller inside the board's chip.
  *
@@ -8,6 +10,7 @@ package izzet.core.catalog;
  * @param waitsForClock whether it lets a part hold the clock low; null when not known or not applicable
  * @param mixesPinSets whether its lines may come from different alternative sets
  * @param anyPin whether its signals can be led to any pin; those that name it are then only its usual ones
+ * @param usual pin by signal, where libraries expect it; empty where there is no choice, or the pins that name an any-pin controller say it
  * @param needs what must be done before its pins work, for people; may be null
  * @param source key into the sources of the file
  */
@@ -19,10 +22,12 @@ public record Controller(
         Boolean waitsForClock,
         boolean mixesPinSets,
         Boolean anyPin,
+        Map<String, String> usual,
         String needs,
         String source) {
 
     public Controller {
         anyPin = Boolean.TRUE.equals(anyPin);
+        usual = usual == null ? Map.of() : Map.copyOf(usual);
     }
 }

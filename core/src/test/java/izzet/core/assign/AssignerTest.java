@@ -40,6 +40,7 @@ import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class AssignerTest {
@@ -51,7 +52,7 @@ class AssignerTest {
     private static final Set<String> ELSE = Set.of("I1", "I2", "I3", "I5", "L3", "L7", "V1", "W5", "S3");
 
     private static final Assigner ASSIGNER = new SolverAssigner();
-    private static final Limits LONG = Limits.of(Duration.ofSeconds(30));
+    private static final Limits LONG = Limits.of(Duration.ofSeconds(60));
 
     record Reference(String file, String kind, Outcome outcome, Integer price) {
         Plan plan() throws IOException {
@@ -369,5 +370,32 @@ class AssignerTest {
         assertThat(prices)
                 .isSortedAccordingTo(java.util.Comparator.reverseOrder())
                 .hasSizeGreaterThan(1);
+    }
+
+    /**
+     * A 2-wire and a serial display lie on the pins that libraries expect. Sources: data sheets of the chips, from memory; of the computer,
+     * Linux kernel 6.1, board support trees.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "mcu-8bit-5v-14-6, A4, A5, 13, 11",
+        "mcu-8bit-5v-narrow, A4, A5, 13, 11",
+        "wifi-dual-30, GPIO21, GPIO22, GPIO18, GPIO23",
+        "wifi-dual-38, GPIO21, GPIO22, GPIO18, GPIO23",
+        "wifi-single-30, GPIO4, GPIO5, GPIO14, GPIO13",
+        "mcu-dual-40, GP4, GP5, GP18, GP19",
+        "sbc-40-pin, GPIO2, GPIO3, GPIO11, GPIO10",
+        "sbc-40-pin-small, GPIO2, GPIO3, GPIO11, GPIO10"
+    })
+    void busesLieOnTheirUsualPins(String board, String sda, String scl, String sck, String mosi) {
+        Plan plan = Workbench.on(board)
+                .bare("sign", Workbench.OLED, "2-wire")
+                .bare("map", "colour-240x240-serial", "panel")
+                .plan();
+        Plan assigned = answer(plan, LONG).assignments().get(0).edit().apply(plan);
+        assertThat(List.of("sign:SDA", "sign:SCL", "map:SCL", "map:SDA"))
+                .extracting(l ->
+                        assigned.connection(Target.of(l)).orElseThrow().to().name())
+                .containsExactly(sda, scl, sck, mosi);
     }
 }

@@ -122,6 +122,7 @@ class MoreRulesTest {
                                 c.waitsForClock(),
                                 mixes,
                                 false,
+                                null,
                                 c.needs(),
                                 c.source())
                         : c)
