@@ -26,6 +26,11 @@ class ScreenshotsTest {
             take(page, "/plans/1/parts", "parts");
             take(page, "/plans/1/pins", "pins");
             take(page, "/plans/1/findings/I1.part-platform-1.part-platform-2", "finding");
+            take(page, "/plans/1/move?board=sbc-40-pin", "move");
+            take(page, "/plans/1/assign", null);
+            page.locator(".weights button.primary").click();
+            page.locator(".card").first().waitFor();
+            shoot(page, "assign");
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
             take(page, "/plans/2/pins", "pins-computer");
@@ -47,6 +52,13 @@ class ScreenshotsTest {
         if (path.contains("/traffic/")) {
             page.waitForSelector("#wave[data-drawn]");
         }
+        if (name != null) {
+            shoot(page, name);
+        }
+    }
+
+    private static void shoot(Page page, String name) {
+        page.waitForFunction("() => !document.querySelector('.htmx-request, details[hx-get]')");
         page.evaluate("document.fonts.ready");
         page.screenshot(new Page.ScreenshotOptions()
                 .setPath(Path.of("..", System.getProperty("izzet.screenshots"), name + ".png")));

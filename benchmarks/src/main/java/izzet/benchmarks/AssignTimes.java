@@ -23,7 +23,11 @@ import java.util.stream.Stream;
 public final class AssignTimes {
 
     private static final Duration LIMIT = Duration.ofSeconds(2);
-    private static final Duration NAIVE_LIMIT = Duration.ofSeconds(10);
+    private static final double NAIVE_SECONDS = 10;
+
+    /** The naive search gets at least so many times what the model took, so that a ratio can be told. */
+    private static final double NAIVE_TIMES = 25;
+
     private static final int REPEATS = 3;
 
     private AssignTimes() {}
@@ -54,7 +58,8 @@ public final class AssignTimes {
                 double model = median(times);
                 all.add(model);
                 Plan supplied = Proposal.withoutPins(plan, catalog).apply(plan);
-                NaiveAssigner naive = new NaiveAssigner(supplied, catalog, NAIVE_LIMIT.toNanos());
+                double patience = Math.max(NAIVE_SECONDS, NAIVE_TIMES * model / 1000);
+                NaiveAssigner naive = new NaiveAssigner(supplied, catalog, (long) (patience * 1e9));
                 long start = System.nanoTime();
                 boolean ended = naive.run();
                 double slow = (System.nanoTime() - start) / 1e6;

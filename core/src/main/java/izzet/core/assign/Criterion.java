@@ -7,7 +7,7 @@ public enum Criterion {
     EXTRA("parts to add", "no resistor is needed that another pin would save"),
     DETOUR("lines behind an expander", "lines go straight to the board"),
     HARDWARE("buses made by the program", "buses run on the board's controllers"),
-    USUAL("bus lines off their usual pins", "buses lie where libraries expect them"),
+    USUAL("buses off their usual place", "buses lie where libraries expect them"),
     MOVED("wires to move", "what is wired stays"),
     SIDE("strips of a part", "the wires of a part leave on one side"),
     NEAR("wires apart or crossed", "the wires of a part lie side by side in their order"),

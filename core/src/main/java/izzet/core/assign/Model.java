@@ -81,7 +81,7 @@ final class Model {
             different.add(mapped(which, numbers, "number of " + bus.id()));
             if (priced) {
                 int[] prices = choice.stream()
-                        .mapToInt(c -> task.weights().price(Points.bus(c)))
+                        .mapToInt(c -> task.weights().price(Points.bus(task.circuit(), bus, c)))
                         .toArray();
                 costs.add(mapped(which, prices, "price of " + bus.id()));
             }

@@ -43,7 +43,7 @@ public final class Points {
     static final int EXPANDER = 15;
     static final int BIT_BANGED = 50;
     static final int MOVED = 5;
-    static final int UNUSUAL = 6;
+    static final int UNUSUAL = 10;
     static final int STRIP = 6;
     static final int FAR = 6;
     static final int CROSSED = 2;
@@ -123,10 +123,12 @@ public final class Points {
 
     /** A signal that one pin only has is dear, one of many places or of a controller that reaches any pin is not. */
     private static int scarcity(Circuit circuit, PinFunction f) {
-        boolean anyPin = circuit.board()
-                .controller(f.controller())
-                .filter(c -> c.anyPin())
-                .isPresent();
+        Controller controller = circuit.board().controller(f.controller()).orElseThrow();
+        boolean anyPin = controller.anyPin();
+        if (controller.kind().equals(Bus.RGB)) {
+            // A pixel bus wants nearly every pin; one taken or ten, it is gone.
+            return 0;
+        }
         if (anyPin) {
             return 1;
         }
@@ -141,8 +143,11 @@ public final class Points {
         return Map.of(Criterion.DETOUR, EXPANDER);
     }
 
-    static Map<Criterion, Integer> bus(String controller) {
-        return controller == null ? Map.of(Criterion.HARDWARE, BIT_BANGED) : Map.of();
+    /** Of a controller for a bus; the first of its kind on a board is the one that libraries take. */
+    static Map<Criterion, Integer> bus(Circuit circuit, Bus bus, String controller) {
+        return controller == null
+                ? Map.of(Criterion.HARDWARE, BIT_BANGED)
+                : Map.of(Criterion.USUAL, controllers(circuit, bus.kind()).indexOf(controller) == 0 ? 0 : UNUSUAL);
     }
 
     /** Where a pin lies: its strip, and its number in it. */
@@ -223,7 +228,7 @@ public final class Points {
         for (Bus bus : circuit.plan().buses()) {
             if (circuit.units().stream()
                     .anyMatch(u -> bus.id().equals(u.placed().bus()))) {
-                add(points, bus(bus.controller()));
+                add(points, bus(circuit, bus, bus.controller()));
             }
         }
         Map<String, Lie> lies = lies(circuit);

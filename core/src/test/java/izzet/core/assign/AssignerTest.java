@@ -279,6 +279,20 @@ class AssignerTest {
         }
     }
 
+    /** A backlight that takes a pin which nothing else has left is hung on the supply. */
+    @Test
+    void aBacklightOnTheSupplyFreesAPin() {
+        Plan plan = Workbench.on("wifi-single-30")
+                .bare("tide", "colour-240x320-serial", "panel")
+                .bare("cabin", "character-16x2-direct", "4-bit")
+                .wire("tide:LED", "board:GPIO16")
+                .plan();
+        assertThat(answer(plan, LONG).outcome()).isEqualTo(Outcome.NONE);
+        assertThat(WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG))
+                .extracting(WaysOut.Way::title)
+                .anyMatch(t -> t.startsWith("Hang tide LED on"));
+    }
+
     @RepeatedTest(25)
     void randomPlansGetNoStopAndKeepWhatIsNoMatterOfPlaces(RepetitionInfo info) {
         Plan plan = new RandomPlans(900 + info.getCurrentRepetition()).plan(5);

@@ -1,6 +1,5 @@
 package izzet.core.check.rules;
 
-import izzet.core.catalog.Controller;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -40,22 +39,6 @@ public final class BusSpeedRule implements Rule {
                         unit.part().source(unit.part().i2c().source()));
             }
         }
-        for (Bus bus : circuit.plan().buses()) {
-            Controller controller = bus.bitBanged()
-                    ? null
-                    : circuit.board().controller(bus.controller()).orElse(null);
-            if (bus.kind().equals(Bus.I2C)
-                    && controller != null
-                    && controller.maxHz() != null
-                    && bus.clockHz() > controller.maxHz()) {
-                ClockLimit.report(
-                        findings.of(this, Severity.FIX, ClockLimit.WORDING),
-                        bus,
-                        Place.of(bus),
-                        "the board's " + controller.name(),
-                        controller.maxHz(),
-                        circuit.board().source(controller.source()));
-            }
-        }
+        ClockLimit.controllers(circuit, Bus.I2C, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
     }
 }

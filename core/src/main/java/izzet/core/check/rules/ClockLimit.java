@@ -1,9 +1,12 @@
 package izzet.core.check.rules;
 
+import izzet.core.catalog.Controller;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
+import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
 import izzet.core.quantity.Quantity;
+import java.util.function.Supplier;
 
 /** The finding that a bus runs faster than somebody on it takes. */
 final class ClockLimit {
@@ -11,6 +14,24 @@ final class ClockLimit {
     static final String WORDING = "{bus} runs at {clock}; {who} takes {limit} at most.";
 
     private ClockLimit() {}
+
+    /** Buses of a kind that run faster than their controller can. */
+    static void controllers(Circuit circuit, String kind, Supplier<Findings.Draft> draft) {
+        for (Bus bus : circuit.plan().buses()) {
+            Controller controller = bus.kind().equals(kind) && !bus.bitBanged()
+                    ? circuit.board().controller(bus.controller()).orElse(null)
+                    : null;
+            if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
+                report(
+                        draft.get(),
+                        bus,
+                        Place.of(bus),
+                        "the board's " + controller.name(),
+                        controller.maxHz(),
+                        circuit.board().source(controller.source()));
+            }
+        }
+    }
 
     static void report(Findings.Draft draft, Bus bus, Place place, String who, int limit, String source) {
         draft.at(place.kind().equals("bus") ? new Place[] {place} : new Place[] {place, Place.of(bus)})

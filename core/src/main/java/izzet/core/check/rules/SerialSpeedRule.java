@@ -1,6 +1,5 @@
 package izzet.core.check.rules;
 
-import izzet.core.catalog.Controller;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -44,19 +43,6 @@ public final class SerialSpeedRule implements Rule {
                         unit.part().source(unit.part().spi().source()));
             }
         }
-        for (Bus bus : circuit.plan().buses()) {
-            Controller controller = bus.kind().equals(Bus.SPI) && !bus.bitBanged()
-                    ? circuit.board().controller(bus.controller()).orElse(null)
-                    : null;
-            if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
-                ClockLimit.report(
-                        findings.of(this, Severity.FIX, ClockLimit.WORDING),
-                        bus,
-                        Place.of(bus),
-                        "the board's " + controller.name(),
-                        controller.maxHz(),
-                        circuit.board().source(controller.source()));
-            }
-        }
+        ClockLimit.controllers(circuit, Bus.SPI, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
     }
 }
