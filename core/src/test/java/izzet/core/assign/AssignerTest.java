@@ -290,7 +290,7 @@ class AssignerTest {
         assertThat(answer(plan, LONG).outcome()).isEqualTo(Outcome.NONE);
         assertThat(WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG))
                 .extracting(WaysOut.Way::title)
-                .anyMatch(t -> t.startsWith("Hang tide LED on"));
+                .anyMatch(t -> t.startsWith("Hang the tide LED on"));
     }
 
     @RepeatedTest(25)
