@@ -10,6 +10,7 @@ import izzet.app.shell.PlanFrames;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Migration;
+import izzet.core.assign.WaysOut;
 import izzet.core.assign.Weights;
 import izzet.core.catalog.Board;
 import izzet.core.check.Checker;
@@ -44,6 +45,7 @@ class MoveController {
     private final Checker checker;
     private final Repairs repairs;
     private final Assigner assigner;
+    private final WaysOut waysOut;
     private final Map<String, Shown> shown = new LinkedHashMap<>();
     private int next = 1;
 
@@ -55,6 +57,7 @@ class MoveController {
         this.checker = checker;
         this.repairs = repairs;
         this.assigner = assigner;
+        this.waysOut = WaysOut.all(assigner);
     }
 
     /** What a page showed, so that just that is taken. */
@@ -90,6 +93,11 @@ class MoveController {
         model.addAttribute("board", target);
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
+        model.addAttribute(
+                "ways",
+                migration.conflict() == null
+                        ? List.of()
+                        : waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME)));
         model.addAttribute("counts", counts(migration));
         model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name())));
         return "move";

@@ -213,6 +213,17 @@ class AssignPagesTest {
     }
 
     @Test
+    void whatAnotherBoardCannotDoIsToldWithWhatWouldFreeIt() throws Exception {
+        long id = plan("mcu-8bit-5v-14-6", "led-rgb/dimmed");
+        form(id, "/parts/p0/connect");
+        assertThat(page("/plans/" + id + "/move?board=sbc-40-pin"))
+                .contains("1 impossible")
+                .contains("✕ impossible")
+                .contains("Part 0 wants 3 pins for R, G, B (PWM)")
+                .contains("Connect Part 0 as: on and off");
+    }
+
+    @Test
     void aPlanGoesToAnotherBoardAndBack() throws Exception {
         long id = plan("mcu-8bit-5v-14-6", "oled-128x64-page-2wire/2-wire", "push-button/to-ground");
         form(id, "/parts/p0/connect");
