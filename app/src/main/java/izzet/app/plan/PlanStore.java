@@ -1,6 +1,7 @@
 package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
+import izzet.core.assign.Migration;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
@@ -207,16 +208,19 @@ public class PlanStore {
         return create(copy, "copied from " + plan.name());
     }
 
-    /** The last revision of the plan on a board, so that it can go back to the places it had there. */
+    /** When the plan was on a board last, so that it can go back to the places it had there. */
     @Transactional(readOnly = true)
-    public Optional<Plan> lastOn(long id, String board) {
-        return db
-                .sql("select document from plan_revision where plan_id = :id order by number desc")
-                .param("id", id)
-                .query((row, n) -> documents.readStored(row.getString("document")))
-                .stream()
-                .filter(p -> p.board().equals(board))
-                .findFirst();
+    public Optional<Migration.Stay> lastOn(long id, String board) {
+        int current = get(id).number();
+        Plan after = null;
+        for (int number = current; number > 0; number--) {
+            Plan plan = revision(id, number);
+            if (plan.board().equals(board)) {
+                return after == null ? Optional.empty() : Optional.of(new Migration.Stay(plan, after));
+            }
+            after = plan;
+        }
+        return Optional.empty();
     }
 
     /** The plan as a revision left it. */

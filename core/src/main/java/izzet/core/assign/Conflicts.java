@@ -68,15 +68,16 @@ final class Conflicts {
             return "locked " + wire.line().id() + " on "
                     + wire.to().orElseThrow().name();
         }
-        Optional<Bus> bus = circuit.busOf(wire.unit()).filter(b -> wire.role().bus() || wire.role() == Role.GATE_CLOCK);
+        Wire need = Points.need(circuit, wire);
+        Optional<Bus> bus = circuit.busOf(need.unit()).filter(b -> need.role().bus() || need.role() == Role.GATE_CLOCK);
         if (bus.isPresent()) {
             return "the lines of " + bus.get().name();
         }
-        return switch (wire.capability()) {
+        return switch (need.capability()) {
             case PinFunction.PWM -> "PWM";
             case "analog-in" -> "analog input";
             case "interrupt" -> "interrupt";
-            default -> wire.role().wording();
+            default -> need.role().wording();
         };
     }
 

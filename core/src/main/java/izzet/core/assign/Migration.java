@@ -56,32 +56,38 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
     /** A name for a constant, with its value on both boards. */
     public record Constant(String name, String before, String after) {}
 
+    /**
+     * The plan's last stay on the new board.
+     *
+     * @param there as it was left
+     * @param left the same plan right after it went to another board; what is so still was not changed since
+     */
+    public record Stay(Plan there, Plan left) {}
+
     public Migration {
         rows = List.copyOf(rows);
         constants = List.copyOf(constants);
     }
 
-    /** @param remembered an earlier state of the plan on the new board, whose places are taken again where they can be; null for none */
+    /** @param stay whose places are taken again if they all can be; null when the plan was never on the new board */
     public static Migration of(
-            Plan plan,
-            String board,
-            Plan remembered,
-            Catalog catalog,
-            Assigner assigner,
-            Weights weights,
-            Limits limits) {
+            Plan plan, String board, Stay stay, Catalog catalog, Assigner assigner, Weights weights, Limits limits) {
         Board target = catalog.board(board).orElseThrow();
         Carrier carrier = new Carrier(plan, catalog, target);
         Plan bare = carrier.carry();
-        Plan carried = carrier.held(bare);
-        Plan present = remembered == null ? bare : remembered;
+        Plan present = stay == null ? bare : stay.there();
+        Plan carried = carrier.held(stay == null ? bare : carrier.again(bare, stay));
         Answer answer = assigner.assign(carried, present, catalog, weights, limits);
+        if (stay != null && answer.assignments().isEmpty()) {
+            carried = carrier.held(bare);
+            answer = assigner.assign(carried, present, catalog, weights, limits);
+        }
         Plan placed = answer.assignments().isEmpty()
                 ? carried
                 : answer.assignments().get(0).edit().apply(carried);
-        // What is no matter of the assigner, such as a shifter's lines, and as much as possible where it found nothing.
+        // What is no matter of the assigner, and as much as possible where it found nothing.
         Plan assigned = Proposal.of(placed, catalog).edit().apply(placed);
-        Plan whole = resistors(plan, assigned, catalog);
+        Plan whole = resistors(plan, stay == null ? assigned : unlocked(assigned, stay.there()), catalog);
         Comparison comparison = new Comparison(plan, whole, catalog, answer.conflict());
         return new Migration(whole, comparison.rows(), comparison.constants(), answer.outcome(), answer.conflict());
     }
@@ -105,7 +111,7 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                 String controller = target.controllersOf(bus.kind()).stream()
                         .filter(c -> c.maxHz() == null
                                 || c.maxHz() >= bus.clockHz()
-                                || bus.kind().equals(Bus.SPI))
+                                || !bus.kind().equals(Bus.RGB))
                         .map(Controller::id)
                         .filter(c -> !taken.contains(c))
                         .findFirst()
@@ -132,6 +138,37 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
         }
 
         /**
+         * With what was so on the new board before, as far as the plan has it still, and its places locked. What was changed since stays
+         * changed.
+         */
+        Plan again(Plan bare, Stay stay) {
+            Plan remembered = stay.there();
+            Plan next = bare;
+            for (Bus bus : bare.buses()) {
+                Optional<Bus> was =
+                        remembered.bus(bus.id()).filter(b -> b.kind().equals(bus.kind()));
+                if (was.isPresent()) {
+                    boolean untouched = plan.bus(bus.id()).equals(stay.left().bus(bus.id()));
+                    int clock = untouched ? was.get().clockHz() : bus.clockHz();
+                    next = new PlanEdit.PutBus(new Bus(
+                                    bus.id(), bus.kind(), bus.name(), was.get().controller(), clock))
+                            .apply(next);
+                }
+            }
+            for (Connection was : remembered.connections()) {
+                boolean there = was.to().isPin()
+                        ? target.pin(was.to().name()).isPresent()
+                        : was.to().isRail() && target.rail(was.to().name()).isPresent();
+                boolean untouched =
+                        plan.connection(was.from()).equals(stay.left().connection(was.from()));
+                if (there && untouched && circuit.wire(was.from()).isPresent()) {
+                    next = new PlanEdit.Connect(was.to().isPin() ? was.withLock(true) : was).apply(next);
+                }
+            }
+            return next;
+        }
+
+        /**
          * With lines that must not be forgotten on any pin for now: those that the part could do without, and those that share a pin. Lines
          * that were on one pin are on one again.
          */
@@ -140,20 +177,28 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
             Set<String> taken = new HashSet<>();
             for (Pin old : circuit.board().signalPins()) {
                 List<Wire> users = circuit.usersOf(old).stream()
-                        .filter(w -> w.role() != Role.SHIFT && LegalPins.wantsPin(w))
-                        .filter(w -> w.busSignal().isEmpty() && w.role() != Role.GATE_CLOCK)
+                        .filter(w ->
+                                LegalPins.wantsPin(w) && !circuit.standsFor(w).isEmpty())
+                        .filter(w -> bare.connection(w.from()).isEmpty())
+                        .filter(w -> circuit.standsFor(w).stream()
+                                .noneMatch(n -> n.role().bus() || n.role() == Role.GATE_CLOCK))
+                        .toList();
+                List<Wire> needs = users.stream()
+                        .flatMap(w -> circuit.standsFor(w).stream())
                         .toList();
                 boolean forgotten = users.size() > 1
-                        || users.stream().anyMatch(w -> !w.line().required());
+                        || needs.stream().anyMatch(w -> !w.line().required());
                 Optional<Pin> pin = target.signalPins().stream()
                         .filter(p -> forgotten && !taken.contains(p.id()))
-                        .filter(p -> users.stream().allMatch(w -> LegalPins.hasFunction(target, w, p, null)))
+                        .filter(p -> needs.stream().allMatch(w -> LegalPins.hasFunction(target, w, p, null)))
                         .findFirst();
                 if (pin.isPresent()) {
                     taken.add(pin.get().id());
                     for (Wire wire : users) {
                         Connection there = wire.line().lamp() == null
-                                ? wire.connection().withTo(Target.pin(pin.get().id()))
+                                ? wire.connection()
+                                        .withTo(Target.pin(pin.get().id()))
+                                        .withLock(false)
                                 : Proposal.pinConnection(new Circuit(next, circuit.catalog()), wire, pin.get());
                         next = new PlanEdit.Connect(there).apply(next);
                     }
@@ -188,6 +233,19 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                     .filter(r -> logic ? r.volts() == target.logicVolts() : r.volts() == old.volts())
                     .findFirst();
         }
+    }
+
+    /** Locks as they were on this board, in place of those that held the search. */
+    private static Plan unlocked(Plan assigned, Plan remembered) {
+        Plan next = assigned;
+        for (Connection c : assigned.connections()) {
+            boolean before =
+                    remembered.connection(c.from()).filter(Connection::staysPut).isPresent();
+            if (c.staysPut() && !before) {
+                next = new PlanEdit.Connect(c.withLock(false)).apply(next);
+            }
+        }
+        return next;
     }
 
     /** Resistors at a pin follow the first line that was there. */
@@ -316,13 +374,19 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
             for (Wire wire : now.wires()) {
                 Optional<Pin> before = pinOf(old, wire);
                 Optional<Pin> after = pinOf(now, wire);
-                boolean fixed = wire.role().bus()
-                        && now.busOf(wire.unit()).filter(b -> !b.bitBanged()).isPresent();
+                List<Wire> needs = now.standsFor(wire);
+                boolean fixed = needs.isEmpty()
+                        || needs.get(0).role().bus()
+                                && now.busOf(needs.get(0).unit())
+                                        .filter(b -> !b.bitBanged())
+                                        .isPresent();
                 if (!fixed
                         && after.isPresent()
                         && !before.map(Comparison::number).equals(after.map(Comparison::number))) {
                     constants.add(new Constant(
-                            name(wire.label()), before.map(Comparison::number).orElse(""), number(after.get())));
+                            name(needs.get(0).label()),
+                            before.map(Comparison::number).orElse(""),
+                            number(after.get())));
                 }
             }
             return constants;

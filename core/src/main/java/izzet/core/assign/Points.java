@@ -205,15 +205,18 @@ public final class Points {
         Set<String> counted = new HashSet<>();
         for (Wire wire : circuit.wires()) {
             Optional<Target> to = wire.to();
-            if (!LegalPins.wantsPin(wire) || wire.role() == Role.SHIFT || to.isEmpty()) {
+            if (!LegalPins.wantsPin(wire)
+                    || to.isEmpty()
+                    || circuit.standsFor(wire).isEmpty()) {
                 continue;
             }
+            Wire need = need(circuit, wire);
             // One net is one place, however many lines share it.
             boolean first = counted.add(to.get().toString());
-            String controller = circuit.busOf(wire.unit()).map(Bus::controller).orElse(null);
+            String controller = circuit.busOf(need.unit()).map(Bus::controller).orElse(null);
             if (to.get().isPin() && first) {
                 Pin pin = circuit.board().pin(to.get().name()).orElseThrow();
-                add(points, pin(circuit, wire, pin, controller));
+                add(points, pin(circuit, need, pin, controller));
             } else if (isPort(circuit, to.get()) && first) {
                 add(points, port());
             }
@@ -236,6 +239,11 @@ public final class Points {
         return points;
     }
 
+    /** The line that says what a wire's place must be able to do; there must be one. */
+    static Wire need(Circuit circuit, Wire wire) {
+        return circuit.standsFor(wire).get(0);
+    }
+
     static boolean isPort(Circuit circuit, Target target) {
         return target.isLine()
                 && circuit.wire(target).filter(w -> w.role() == Role.PORT).isPresent();
@@ -244,7 +252,7 @@ public final class Points {
     private static Map<Criterion, Integer> part(Circuit circuit, Unit unit, Map<String, Lie> lies) {
         Map<Criterion, Integer> points = new EnumMap<>(Criterion.class);
         List<Wire> wires = inOrder(circuit, unit).stream()
-                .filter(w -> w.role() != Role.SHIFT)
+                .filter(w -> !circuit.standsFor(w).isEmpty())
                 .filter(w -> w.to().filter(t -> t.isPin() || isPort(circuit, t)).isPresent())
                 .toList();
         Set<String> strips = new TreeSet<>();
@@ -263,7 +271,8 @@ public final class Points {
                 near += apart(a, b);
                 up += way(a, b) > 0 ? 1 : 0;
                 down += way(a, b) < 0 ? 1 : 0;
-                boolean data = before.role() == Role.DATA && wire.role() == Role.DATA;
+                boolean data = need(circuit, before).role() == Role.DATA
+                        && need(circuit, wire).role() == Role.DATA;
                 order += data && !nextBit(last.get(), pin.get()) ? OUT_OF_ORDER : 0;
             }
             before = wire;

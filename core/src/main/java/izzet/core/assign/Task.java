@@ -28,7 +28,7 @@ import java.util.function.Predicate;
 /**
  * A plan as wishes for places: what the search works on, free of any solver. Immutable after construction.
  *
- * <p>Lines to rails and behind switches, gates and shifters are no wishes; a bus that reaches its pins through a helper stays on them.
+ * <p>Lines to rails and behind switches, gates and shifters are no wishes; they follow the helper's own lines, which are.
  */
 final class Task {
 
@@ -79,12 +79,13 @@ final class Task {
 
     /** Whether a line is on a place or open, so that it can have another one. */
     private boolean movable(Wire wire) {
-        if (!LegalPins.wantsPin(wire) || wire.role() == Role.SHIFT) {
+        List<Wire> needs = circuit.standsFor(wire);
+        if (!LegalPins.wantsPin(wire) || needs.isEmpty()) {
             return false;
         }
         Optional<Target> to = wire.to();
         boolean open = to.isEmpty()
-                && wire.line().required()
+                && needs.stream().anyMatch(w -> w.line().required())
                 && circuit.netOf(wire.from()).isEmpty()
                 && wire.line().rest() == null;
         return open || to.filter(t -> t.isPin() || Points.isPort(circuit, t)).isPresent();
@@ -98,12 +99,13 @@ final class Task {
             }
         }
         for (List<Wire> wires : groups.values()) {
-            Wire first = wires.get(0);
-            Optional<Bus> bus = circuit.busOf(first.unit()).filter(b -> signal(first) != null);
-            boolean locked = wires.stream()
-                            .anyMatch(w -> w.connected() && w.connection().staysPut())
-                    || bus.isPresent() && reached(bus.get(), signal(first)).isPresent();
-            wishes.add(new Wish(wires, bus.orElse(null), bus.isPresent() ? signal(first) : null, locked));
+            List<Wire> needs =
+                    wires.stream().flatMap(w -> circuit.standsFor(w).stream()).toList();
+            String signal = signal(needs.get(0));
+            Bus bus = signal == null ? null : circuit.busOf(needs.get(0).unit()).orElse(null);
+            boolean locked =
+                    wires.stream().anyMatch(w -> w.connected() && w.connection().staysPut());
+            wishes.add(new Wish(wires, needs, bus, bus == null ? null : signal, locked));
         }
     }
 
@@ -112,9 +114,10 @@ final class Task {
     }
 
     private String groupOf(Wire wire) {
-        String bus = wire.unit().placed().bus();
-        if (signal(wire) != null && bus != null) {
-            return "bus " + bus + " " + signal(wire);
+        Wire need = circuit.standsFor(wire).get(0);
+        String bus = need.unit().placed().bus();
+        if (signal(need) != null && bus != null) {
+            return "bus " + bus + " " + signal(need);
         }
         boolean shared = wire.connected()
                 && circuit.netOf(wire.from())
@@ -128,16 +131,6 @@ final class Task {
         return a == b || a.role() == b.role() && a.role().shareable() && signal(a) == null;
     }
 
-    /** The pin that a line of a bus reaches through a helper. */
-    private Optional<Pin> reached(Bus bus, String signal) {
-        return circuit.wires().stream()
-                .filter(w -> bus.id().equals(w.unit().placed().bus()) && signal.equals(signal(w)))
-                .filter(w -> w.to().filter(Target::isLine).isPresent())
-                .flatMap(w -> circuit.reach(w.from()).stream())
-                .map(Circuit.Reach::pin)
-                .findFirst();
-    }
-
     private void makeBuses() {
         for (Bus bus : circuit.plan().buses()) {
             boolean used = wishes.stream().anyMatch(w -> bus.equals(w.bus()));
@@ -145,9 +138,7 @@ final class Task {
                 continue;
             }
             buses.add(bus);
-            boolean stays = wishes.stream().anyMatch(w -> bus.equals(w.bus()) && w.locked())
-                    || circuit.units().stream()
-                            .anyMatch(u -> bus.id().equals(u.placed().bus()) && behindHelper(u, bus));
+            boolean stays = wishes.stream().anyMatch(w -> bus.equals(w.bus()) && w.locked());
             List<String> choice = new ArrayList<>();
             if (stays) {
                 choice.add(bus.controller());
@@ -168,13 +159,6 @@ final class Task {
             }
             controllers.put(bus.id(), Collections.unmodifiableList(choice));
         }
-    }
-
-    private boolean behindHelper(Unit unit, Bus bus) {
-        return circuit.wiresOf(unit).stream()
-                .anyMatch(w -> signal(w) != null
-                        && w.to().filter(Target::isLine).isPresent()
-                        && reached(bus, signal(w)).isPresent());
     }
 
     Circuit circuit() {
@@ -223,12 +207,11 @@ final class Task {
         if (!wish.locked()) {
             return Optional.empty();
         }
-        Optional<Pin> through = wish.bus() == null ? Optional.empty() : reached(wish.bus(), wish.signal());
-        return through.map(p -> spotAt.get(Target.pin(p.id()))).or(() -> wish.wires().stream()
+        return wish.wires().stream()
                 .filter(Wire::connected)
                 .filter(w -> w.connection().staysPut())
                 .map(w -> spotAt.getOrDefault(w.connection().to(), -1))
-                .findFirst());
+                .findFirst();
     }
 
     /**
@@ -245,17 +228,18 @@ final class Task {
     }
 
     private boolean serves(Wish wish, Spot spot, String controller) {
-        for (Wire wire : wish.wires()) {
-            boolean able = spot.pin() == null
-                    ? spot.port().unit() != wire.unit() && LegalPins.mayBeSlow(wire, spot.port())
-                    : (spot.pin().duty("reserved").isEmpty() || wire.role() == Role.RGB)
-                            && LegalPins.hasFunction(board(), wire, spot.pin(), controller)
-                            && BootLevel.refused(circuit, wire, spot.pin()).isEmpty();
-            if (!able) {
-                return false;
-            }
-        }
-        return spot.pin() == null || !taken(spot.pin());
+        return spot.pin() == null
+                ? wish.wires().stream()
+                        .allMatch(w -> spot.port().unit() != w.unit() && LegalPins.mayBeSlow(w, spot.port()))
+                : !taken(spot.pin()) && able(wish, spot.pin(), controller);
+    }
+
+    private boolean able(Wish wish, Pin pin, String controller) {
+        return wish.wires().stream()
+                        .allMatch(w -> (pin.duty("reserved").isEmpty() || w.role() == Role.RGB)
+                                && (w.role() != Role.SHIFT || LegalPins.hasFunction(board(), w, pin, null))
+                                && BootLevel.refused(circuit, w, pin).isEmpty())
+                && wish.needs().stream().allMatch(w -> LegalPins.hasFunction(board(), w, pin, controller));
     }
 
     /** Whether something that is no wish is on the pin, such as a shifter's line. */
@@ -281,7 +265,10 @@ final class Task {
     private Map<Criterion, Integer> points(Wish wish, int index, String controller) {
         Spot spot = spots.get(index);
         Map<Criterion, Integer> points = new EnumMap<>(Criterion.class);
-        points.putAll(spot.pin() == null ? Points.port() : Points.pin(circuit, wish.first(), spot.pin(), controller));
+        points.putAll(
+                spot.pin() == null
+                        ? Points.port()
+                        : Points.pin(circuit, wish.needs().get(0), spot.pin(), controller));
         int moved = 0;
         for (Wire wire : wish.wires()) {
             moved += present.connection(wire.from())
@@ -322,12 +309,12 @@ final class Task {
     }
 
     boolean dims(Wish wish) {
-        return wish.wires().stream().anyMatch(w -> w.capability().equals("pwm"));
+        return wish.needs().stream().anyMatch(w -> w.capability().equals("pwm"));
     }
 
     /** The controller whose select a place is, when this wish would make it an input; empty otherwise. */
     Optional<String> disturbs(Wish wish, Spot spot) {
-        boolean reads = wish.wires().stream().anyMatch(SideEffects::reads);
+        boolean reads = wish.needs().stream().anyMatch(SideEffects::reads);
         return reads && spot.pin() != null ? SideEffects.masterSelect(spot.pin()) : Optional.empty();
     }
 
@@ -342,6 +329,7 @@ final class Task {
     /** Whether a wish holds a parallel data line of a part. */
     boolean data(int wish, Unit unit) {
         return wishes.get(wish).wires().stream()
-                .anyMatch(w -> w.unit().id().equals(unit.id()) && w.role() == Role.DATA);
+                .filter(w -> w.unit().id().equals(unit.id()))
+                .anyMatch(w -> Points.need(circuit, w).role() == Role.DATA);
     }
 }

@@ -15,12 +15,14 @@ import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What a plan means electrically: its nets, supplies, addresses and bus segments, derived once and shared by all rules. Immutable
@@ -192,6 +194,52 @@ public final class Circuit {
         return netOf(pin).map(Net::wires).orElse(List.of());
     }
 
+    /** Lines joined to a pin by wires and level shifters. */
+    public List<Wire> linesOn(Pin pin) {
+        return usersOf(pin).stream().flatMap(w -> standsFor(w).stream()).toList();
+    }
+
+    /** The pins that a line is joined to by wires and level shifters. */
+    public List<Pin> pinsUnder(Wire wire) {
+        List<Pin> direct = netOf(wire.from()).map(Net::pins).orElse(List.of());
+        return direct.isEmpty() && wire.to().filter(Target::isLine).isPresent()
+                ? board.signalPins().stream()
+                        .filter(p -> linesOn(p).contains(wire))
+                        .toList()
+                : direct;
+    }
+
+    /**
+     * The lines that a wire speaks for: itself, or for a shifter's line towards the board those on its far side. Empty for a shifter's line
+     * with nothing there, and for one whose other side is nearer to the board.
+     */
+    public List<Wire> standsFor(Wire wire) {
+        return wire.role() == Role.SHIFT ? beyond(wire, new HashSet<>()) : List.of(wire);
+    }
+
+    private List<Wire> beyond(Wire near, Set<Target> seen) {
+        Optional<Target> far = otherSide(near);
+        Net net = far.flatMap(this::netOf).orElse(null);
+        boolean towardsBoard = net == null
+                || !net.pins().isEmpty()
+                || net.wires().stream().anyMatch(w -> w.role().downstream() && w.role() != Role.SHIFT);
+        if (towardsBoard || !seen.add(near.from())) {
+            return List.of();
+        }
+        return net.wires().stream()
+                .filter(w -> !w.from().equals(far.get()))
+                .flatMap(w -> w.role() == Role.SHIFT ? beyond(w, seen).stream() : Stream.of(w))
+                .toList();
+    }
+
+    private static Optional<Target> otherSide(Wire wire) {
+        String id = wire.line().id();
+        return wire.unit().part().shifts().stream()
+                .filter(s -> s.low().equals(id) || s.high().equals(id))
+                .map(s -> Target.line(wire.unit().id(), s.low().equals(id) ? s.high() : s.low()))
+                .findFirst();
+    }
+
     public List<Pin> freePins() {
         return board.signalPins().stream()
                 .filter(p -> usersOf(p).isEmpty() && p.duty("reserved").isEmpty())
@@ -327,17 +375,8 @@ public final class Circuit {
                     .or(() -> wire(wire.unit(), Role.SPI_MOSI))
                     .flatMap(data -> up(wire, data.line().id(), false, id));
         }
-        for (Part.Shift shift : part.shifts()) {
-            boolean low = shift.low().equals(id);
-            if (low || shift.high().equals(id)) {
-                String other = low ? shift.high() : shift.low();
-                // Of the two sides, the one with the board's pin is upstream.
-                return leadsToPin(Target.line(wire.unit().id(), other))
-                        ? up(wire, other, false, other)
-                        : Optional.empty();
-            }
-        }
-        return Optional.empty();
+        // Of a shifter's two sides, the one with the board's pin is upstream.
+        return otherSide(wire).filter(this::leadsToPin).flatMap(other -> up(wire, other.name(), false, other.name()));
     }
 
     private static Optional<Upstream> up(Wire wire, String line, boolean divides, String channel) {

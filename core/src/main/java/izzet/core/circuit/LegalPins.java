@@ -84,11 +84,20 @@ public final class LegalPins {
         return (pin.duty("reserved").isEmpty() || wire.role() == Role.RGB) && hasFunction(circuit, wire, pin);
     }
 
-    /** Whether this pin can do what the line needs, reserved or not. */
+    /** Whether this pin can do what the line needs, reserved or not; for a shifter's line what the lines behind it need. */
     public static boolean hasFunction(Circuit circuit, Wire wire, Pin pin) {
-        Optional<Bus> bus = circuit.busOf(wire.unit());
-        boolean onBus = bus.isPresent() && !bus.get().bitBanged();
-        return hasFunction(circuit.board(), wire, pin, onBus ? bus.get().controller() : null);
+        if (wire.role() == Role.SHIFT && !hasFunction(circuit.board(), wire, pin, null)) {
+            return false;
+        }
+        return circuit.standsFor(wire).stream()
+                .allMatch(w -> hasFunction(circuit.board(), w, pin, controllerOf(circuit, w)));
+    }
+
+    private static String controllerOf(Circuit circuit, Wire wire) {
+        return circuit.busOf(wire.unit())
+                .filter(b -> !b.bitBanged())
+                .map(Bus::controller)
+                .orElse(null);
     }
 
     /**

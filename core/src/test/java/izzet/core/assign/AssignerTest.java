@@ -305,6 +305,74 @@ class AssignerTest {
         }
     }
 
+    /** Lines behind level shifters reach pins that can do what they need; the shifter's own lines are assigned. */
+    @RepeatedTest(20)
+    void linesBehindShiftersGetPinsThatServeThem(RepetitionInfo info) {
+        Plan plan = behindShifters(
+                new RandomPlans(300 + info.getCurrentRepetition()).plan(4), new Random(info.getCurrentRepetition()));
+        Answer answer = answer(plan, Limits.of(Duration.ofMillis(300)));
+        for (Assignment assignment : answer.assignments()) {
+            Plan assigned = assignment.edit().apply(plan);
+            Circuit circuit = new Circuit(assigned, Workbench.CATALOG);
+            assertThat(stops(assigned, PLACES)).isEmpty();
+            assertThat(assignment.price()).isEqualTo(Weights.USUAL.price(Points.of(circuit, plan)));
+            for (Wire wire : circuit.wires()) {
+                if (wire.line().required()
+                        && wire.to()
+                                .filter(t -> t.owner().startsWith("shifter"))
+                                .isPresent()) {
+                    assertThat(circuit.pinsUnder(wire)).as(wire.label()).hasSize(1);
+                }
+            }
+        }
+    }
+
+    /** Up to four lines of the plan go behind a shifter whose side towards the board is open. */
+    private static Plan behindShifters(Plan plan, Random random) {
+        Plan next = new PlanEdit.AddPart(new izzet.core.plan.PlacedPart(
+                        "shifter", "level-shifter-4", 1, "the shifter", "two-way", Map.of(), null, null))
+                .apply(plan);
+        int channel = 1;
+        for (Connection c : plan.connections()) {
+            if (c.to().isPin() && c.from().isLine() && channel <= 4 && random.nextBoolean()) {
+                next = new PlanEdit.Connect(c.from(), Target.line("shifter", "HV" + channel++)).apply(next);
+            }
+        }
+        return next;
+    }
+
+    @Test
+    void aBusBehindAShifterAndASwitchIsPlacedAndMoves() {
+        Plan plan = Workbench.sbc()
+                .with("one", Workbench.OLED)
+                .with("two", Workbench.OLED)
+                .with("switch", "bus-switch-8")
+                .with("shifter", "level-shifter-4")
+                .wire("one:SDA", "switch:SD0")
+                .wire("one:SCL", "switch:SC0")
+                .wire("two:SDA", "switch:SD1")
+                .wire("two:SCL", "switch:SC1")
+                .wire("switch:SDA", "shifter:HV1")
+                .wire("switch:SCL", "shifter:HV2")
+                .plan();
+        Plan assigned = answer(plan, LONG).assignments().get(0).edit().apply(plan);
+        assertThat(assigned.connection(Target.of("shifter:LV1")).orElseThrow().to())
+                .isEqualTo(Target.of("board:GPIO2"));
+        assertThat(assigned.connection(Target.of("shifter:LV2")).orElseThrow().to())
+                .isEqualTo(Target.of("board:GPIO3"));
+        // A button that is locked on the usual data pin drives the bus to another controller, helpers and all.
+        Plan crowded = new PlanEdit.Connect(
+                        new Connection(Target.of("lever:A"), Target.of("board:GPIO2"), null, null, true))
+                .apply(new PlanEdit.AddPart(new izzet.core.plan.PlacedPart(
+                                "lever", "push-button", 1, "the lever", "to-ground", Map.of(), null, null))
+                        .apply(assigned));
+        Plan moved = answer(crowded, LONG).assignments().get(0).edit().apply(crowded);
+        assertThat(moved.connection(Target.of("shifter:LV1")).orElseThrow().to())
+                .isNotEqualTo(Target.of("board:GPIO2"));
+        assertThat(moved.bus("i2c").orElseThrow().controller()).isNotEqualTo("i2c1");
+        assertThat(stops(moved, PLACES)).isEmpty();
+    }
+
     private static Set<String> ids(Plan plan) {
         Report report = Workbench.CHECKER.check(new Circuit(plan, Workbench.CATALOG));
         return report.findings().stream()

@@ -10,6 +10,8 @@ import izzet.core.catalog.Board;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanChecks;
 import izzet.core.plan.PlanEdit;
@@ -29,8 +31,13 @@ class MigrationTest {
     private static final Assigner ASSIGNER = new SolverAssigner();
     private static final Limits LIMITS = Limits.of(Duration.ofSeconds(5));
 
-    private static Migration move(Plan plan, String board, Plan remembered) {
-        return Migration.of(plan, board, remembered, Workbench.CATALOG, ASSIGNER, Weights.USUAL, LIMITS);
+    private static Migration move(Plan plan, String board, Migration.Stay stay) {
+        return Migration.of(plan, board, stay, Workbench.CATALOG, ASSIGNER, Weights.USUAL, LIMITS);
+    }
+
+    /** To the board where the plan began, with nothing changed in between. */
+    private static Migration back(Plan there, Plan start) {
+        return move(there, start.board(), new Migration.Stay(start, there));
     }
 
     private static Plan signs() {
@@ -93,11 +100,60 @@ class MigrationTest {
     void thereAndBackNothingIsLostAndWithTheOldPlanRememberedNothingMoves() {
         Plan start = signs();
         Migration there = move(start, "sbc-40-pin", null);
-        Plan back = move(there.plan(), Workbench.MCU, start).plan();
+        Plan back = back(there.plan(), start).plan();
         assertThat(Set.copyOf(back.connections())).isEqualTo(Set.copyOf(start.connections()));
         assertThat(back.parts()).isEqualTo(start.parts());
         assertThat(back.buses()).isEqualTo(start.buses());
         assertThat(back.resistors()).extracting(Resistor::ohms).contains(4700.0);
+    }
+
+    /** Even a place that no assignment would choose is taken again; a lock, too, and what the other board had no room for in speed. */
+    @Test
+    void onTheWayBackEveryPlaceIsTakenAgain() {
+        Workbench bench =
+                Workbench.on("mcu-dual-40").with("sign", Workbench.OLED).with("lever", "push-button");
+        bench.edit(new PlanEdit.Connect(
+                new Connection(Target.of("lever:A"), Target.of("board:GP28"), null, "internal-up", true)));
+        Bus fast = new Bus("i2c", Bus.I2C, "I2C bus", "i2c0", 1_000_000);
+        Plan start = bench.edit(new PlanEdit.PutBus(fast)).plan();
+        Migration there = move(start, Workbench.MCU, null);
+        assertThat(there.plan().bus("i2c").orElseThrow().clockHz()).isLessThan(1_000_000);
+        Plan back = back(there.plan(), start).plan();
+        assertThat(Set.copyOf(back.connections())).isEqualTo(Set.copyOf(start.connections()));
+        assertThat(back.buses()).isEqualTo(start.buses());
+    }
+
+    @RepeatedTest(15)
+    void anyPlanComesBackAsItWas(RepetitionInfo info) {
+        RandomPlans random = new RandomPlans(70 + info.getCurrentRepetition());
+        Plan start = random.plan(3);
+        Board other = random.pick(Workbench.CATALOG.boards().values().stream()
+                .filter(b -> !b.id().equals(start.board()))
+                .toList());
+        Limits shortly = Limits.of(Duration.ofMillis(300));
+        Migration there = Migration.of(start, other.id(), null, Workbench.CATALOG, ASSIGNER, Weights.USUAL, shortly);
+        Migration back = Migration.of(
+                there.plan(),
+                start.board(),
+                new Migration.Stay(start, there.plan()),
+                Workbench.CATALOG,
+                ASSIGNER,
+                Weights.USUAL,
+                shortly);
+        assertThat(Set.copyOf(back.plan().connections())).isEqualTo(Set.copyOf(start.connections()));
+        assertThat(back.plan().buses()).isEqualTo(start.buses());
+    }
+
+    /** What was changed on the other board stays changed. */
+    @Test
+    void whatWasChangedMeanwhileStaysSo() {
+        Plan start = signs();
+        Plan there = move(start, Workbench.SBC, null).plan();
+        Plan changed = new PlanEdit.Connect(Target.of("lever:A"), Target.of("rail:GND")).apply(there);
+        Plan back =
+                move(changed, start.board(), new Migration.Stay(start, there)).plan();
+        assertThat(back.connection(Target.of("lever:A")).orElseThrow().to()).isEqualTo(Target.of("rail:GND"));
+        assertThat(back.connection(Target.of("sign:SDA"))).isEqualTo(start.connection(Target.of("sign:SDA")));
     }
 
     @Test
@@ -118,6 +174,36 @@ class MigrationTest {
         Migration dimmed = move(lit, "sbc-40-pin", null);
         assertThat(dimmed.plan().connection(Target.of("map:LITE"))).isPresent();
         assertThat(dimmed.rows()).noneMatch(r -> r.state() == Migration.State.IMPOSSIBLE);
+    }
+
+    @Test
+    void aLevelShifterGoesAlongAndItsLinesFindTheBusAgain() {
+        Plan plan = Workbench.sbc()
+                .with("cabin", "character-16x2-expander")
+                .with("map", "colour-128x160-serial-shifted")
+                .with("shifter", "level-shifter-4")
+                .wire("cabin:SDA", "shifter:HV1")
+                .wire("cabin:SCL", "shifter:HV2")
+                .wire("map:RST", "shifter:HV3")
+                .wire("shifter:LV1", "board:GPIO2")
+                .wire("shifter:LV2", "board:GPIO3")
+                .wire("shifter:LV3", "board:GPIO17")
+                .plan();
+        Migration there = move(plan, "wifi-dual-38", null);
+        assertThat(there.rows()).noneMatch(r -> r.state() == Migration.State.IMPOSSIBLE);
+        assertThat(signal(there.plan(), "shifter:LV1")).contains("sda");
+        Circuit circuit = new Circuit(there.plan(), Workbench.CATALOG);
+        assertThat(circuit.pinsUnder(circuit.wire(Target.of("map:RST")).orElseThrow()))
+                .hasSize(1);
+        assertThat(Workbench.CHECKER.check(circuit).findings())
+                .filteredOn(f -> f.severity() == Severity.STOP
+                        && Set.of("P1", "P2", "P5", "P6", "L2", "L3").contains(f.rule()))
+                .isEmpty();
+        assertThat(there.constants())
+                .anyMatch(c -> c.name().equals("THE_MAP_RST") && c.before().equals("17"))
+                .noneMatch(c -> c.name().contains("SHIFTER"));
+        Plan back = back(there.plan(), plan).plan();
+        assertThat(Set.copyOf(back.connections())).isEqualTo(Set.copyOf(plan.connections()));
     }
 
     @Test

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import izzet.core.Workbench;
 import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** For each rule a plan that keeps it and one that breaks it, with the figures it must name. */
@@ -86,6 +87,42 @@ class RulesTest {
                 .wire("one:SDA", "board:6")
                 .wire("two:SDA", "board:7");
         assertThat(only(bench, "P5")).contains("6 and 7");
+    }
+
+    /** What hangs behind a level shifter is judged by the pin that it reaches through it. */
+    @Test
+    void pinsAreJudgedThroughAShifter() {
+        Workbench bench = sbc().with("sign", OLED)
+                .with("shifter", "level-shifter-4")
+                .wire("sign:SDA", "shifter:HV1")
+                .wire("sign:SCL", "shifter:HV2")
+                .wire("shifter:LV1", "board:GPIO2")
+                .wire("shifter:LV2", "board:GPIO3");
+        for (String rule : List.of("P1", "P2", "P5")) {
+            assertThat(bench.findings(rule)).as(rule).isEmpty();
+        }
+        assertThat(only(bench.wire("shifter:LV1", "board:GPIO5"), "P2"))
+                .contains("the shifter LV1 for the sign SDA")
+                .contains("sda signal of i2c1");
+        bench.wire("shifter:LV1", "board:GPIO2").with("second", OLED).wire("second:SDA", "board:GPIO0");
+        assertThat(only(bench, "P5")).contains("sda").contains("GPIO0");
+        bench.with("lever", "push-button").wire("lever:A", "board:GPIO3");
+        assertThat(only(bench, "P1")).contains("the lever A").contains("the sign SCL");
+    }
+
+    @Test
+    void s1SelectsThatMeetBehindAShifter() {
+        Workbench bench = sbc().with("one", "colour-128x160-serial-shifted")
+                .with("two", "colour-128x160-serial-shifted")
+                .with("shifter", "level-shifter-4")
+                .wire("one:CS", "shifter:HV1")
+                .wire("two:CS", "shifter:HV2")
+                .wire("shifter:LV1", "board:GPIO8")
+                .wire("shifter:LV2", "board:GPIO7");
+        assertThat(bench.findings("S1")).noneMatch(f -> f.severity() == Severity.STOP);
+        assertThat(bench.wire("shifter:LV2", "board:GPIO8").findings("S1"))
+                .filteredOn(f -> f.severity() == Severity.STOP)
+                .hasSize(1);
     }
 
     @Test

@@ -54,6 +54,24 @@ class CircuitTest {
     }
 
     @Test
+    void aShiftersNearLineSpeaksForWhatHangsOnItsFarSide() {
+        Circuit circuit = Workbench.on(Workbench.SBC)
+                .bare("one", Workbench.OLED, "2-wire")
+                .bare("shifter", "level-shifter-4", "two-way")
+                .wire("one:SDA", "shifter:HV1")
+                .wire("shifter:LV1", "board:GPIO2")
+                .circuit();
+        Wire near = circuit.wire(Target.of("shifter:LV1")).orElseThrow();
+        Wire far = circuit.wire(Target.of("shifter:HV1")).orElseThrow();
+        Wire sda = circuit.wire(Target.of("one:SDA")).orElseThrow();
+        assertThat(circuit.standsFor(near)).containsExactly(sda);
+        assertThat(circuit.standsFor(far)).isEmpty();
+        assertThat(circuit.standsFor(sda)).containsExactly(sda);
+        assertThat(circuit.pinsUnder(sda)).extracting("id").containsExactly("GPIO2");
+        assertThat(circuit.linesOn(circuit.board().pin("GPIO2").orElseThrow())).containsExactly(sda);
+    }
+
+    @Test
     void channelsOfASwitchAreSegmentsOfTheirOwn() {
         Circuit circuit = switched().circuit();
         assertThat(segment(circuit, "switch").trunk()).isTrue();

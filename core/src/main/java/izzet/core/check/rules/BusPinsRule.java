@@ -38,8 +38,7 @@ public final class BusPinsRule implements Rule {
             for (Wire wire : circuit.wires()) {
                 if (bus.id().equals(wire.unit().placed().bus())
                         && wire.busSignal().isPresent()) {
-                    circuit.netOf(wire.from()).stream()
-                            .flatMap(n -> n.pins().stream())
+                    circuit.pinsUnder(wire)
                             .forEach(p -> pins.computeIfAbsent(wire.busSignal().get(), s -> new LinkedHashSet<>())
                                     .add(p));
                 }

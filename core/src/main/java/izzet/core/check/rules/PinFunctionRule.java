@@ -1,6 +1,7 @@
 package izzet.core.check.rules;
 
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -13,7 +14,7 @@ import java.util.stream.Collectors;
 
 /**
  * P2: a line needs a function that its pin lacks. Passes: bus data on the pin of the controller's data signal. Fails: a dimmed lamp on
- * a pin without PWM.
+ * a pin without PWM, or bus data that reaches a pin without that signal through a level shifter.
  */
 public final class PinFunctionRule implements Rule {
 
@@ -39,8 +40,8 @@ public final class PinFunctionRule implements Rule {
                             LegalPins.of(circuit, wire).stream().map(Pin::label).collect(Collectors.joining(", "));
                     findings.of(this, Severity.STOP, "{line} needs {function}, which pin {pin} does not have.")
                             .at(Place.of(wire), Place.of(pin))
-                            .word("line", wire.label())
-                            .word("function", need(circuit, wire))
+                            .word("line", label(circuit, wire))
+                            .word("function", need(circuit, unable(circuit, wire, pin)))
                             .word("pin", pin.label())
                             .figure("pins that have it", able.isEmpty() ? "none" : able)
                             .remedy("Move the line to a pin that has the function.")
@@ -48,6 +49,21 @@ public final class PinFunctionRule implements Rule {
                 }
             }
         }
+    }
+
+    /** The line that the pin does not do for; behind a shifter it is not the one on the pin. */
+    private static Wire unable(Circuit circuit, Wire wire, Pin pin) {
+        return circuit.standsFor(wire).stream()
+                .filter(w -> !LegalPins.hasFunction(circuit, w, pin))
+                .findFirst()
+                .orElse(wire);
+    }
+
+    private static String label(Circuit circuit, Wire wire) {
+        return wire.role() == Role.SHIFT
+                ? wire.label() + " for "
+                        + circuit.standsFor(wire).stream().map(Wire::label).collect(Collectors.joining(" and "))
+                : wire.label();
     }
 
     private static String need(Circuit circuit, Wire wire) {

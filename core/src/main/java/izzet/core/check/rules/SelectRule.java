@@ -9,10 +9,12 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
-import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * S1: a serial part's select is shared with another's, always on beside others, or on a pin that selects it while the board starts.
@@ -32,17 +34,20 @@ public final class SelectRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        List<Net> seen = new ArrayList<>();
+        Set<Wire> seen = new HashSet<>();
         for (Wire wire : circuit.wires()) {
             Optional<Net> net = circuit.netOf(wire.from());
             if (wire.role() != Role.SELECT || net.isEmpty()) {
                 continue;
             }
-            List<Wire> sharing = net.get().wires().stream()
+            List<Wire> sharing = Stream.concat(
+                            net.get().wires().stream(),
+                            circuit.pinsUnder(wire).stream().flatMap(p -> circuit.linesOn(p).stream()))
                     .filter(w -> w.role() == Role.SELECT)
+                    .distinct()
                     .toList();
-            if (sharing.size() > 1 && !seen.contains(net.get())) {
-                seen.add(net.get());
+            if (sharing.size() > 1 && !seen.contains(wire)) {
+                seen.addAll(sharing);
                 findings.of(this, Severity.STOP, "{lines} share one select: both parts take every transfer at once.")
                         .at(sharing.stream().map(Place::of).toList())
                         .word("lines", sharing.stream().map(Wire::label).collect(Collectors.joining(" and ")))

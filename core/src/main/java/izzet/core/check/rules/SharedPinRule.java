@@ -31,7 +31,7 @@ public final class SharedPinRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Pin pin : circuit.board().signalPins()) {
-            List<Wire> clashing = clashing(circuit.usersOf(pin));
+            List<Wire> clashing = clashing(circuit.linesOn(pin));
             if (!clashing.isEmpty()) {
                 report(findings, Place.of(pin), "Pin " + pin.label(), clashing);
             }
@@ -78,14 +78,10 @@ public final class SharedPinRule implements Rule {
         if (a.role() == Role.SELECT && b.role() == Role.SELECT) {
             return true;
         }
-        return a.role() == b.role() && a.role().shareable() || shifted(a) || shifted(b);
+        return a.role() == b.role() && a.role().shareable();
     }
 
     private static boolean clock(Wire wire) {
         return wire.role() == Role.I2C_SCL || wire.role() == Role.GATE_CLOCK;
-    }
-
-    private static boolean shifted(Wire wire) {
-        return wire.role() == Role.SHIFT;
     }
 }

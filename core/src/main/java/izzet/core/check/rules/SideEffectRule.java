@@ -33,7 +33,7 @@ public final class SideEffectRule implements Rule {
         Map<String, Wire> channels = new LinkedHashMap<>();
         Map<String, Wire> units = new LinkedHashMap<>();
         for (Pin pin : circuit.board().signalPins()) {
-            for (Wire wire : circuit.usersOf(pin)) {
+            for (Wire wire : circuit.linesOn(pin)) {
                 if (wire.capability().equals(PinFunction.PWM)) {
                     dimmed(findings, pin, wire, channels, units);
                 }

@@ -33,8 +33,9 @@ public final class OneBusPin implements RepairStrategy {
         for (String pin : pins) {
             List<PlanEdit> edits = new ArrayList<>();
             for (Wire wire : circuit.wires()) {
-                boolean member = bus.equals(wire.unit().placed().bus())
-                        && wire.busSignal().filter(s -> s.equals(signal)).isPresent();
+                boolean member = circuit.standsFor(wire).stream()
+                        .anyMatch(w -> bus.equals(w.unit().placed().bus())
+                                && w.busSignal().filter(s -> s.equals(signal)).isPresent());
                 if (member
                         && wire.to()
                                 .filter(t -> t.isPin() && !t.name().equals(pin))
