@@ -45,6 +45,11 @@ public record Weave(
     private static final int ROOM = 640;
     private static final int RIGHT = 12;
     private static final int TOP = 132;
+
+    /** How much higher every second label stands where the columns are too narrow for the labels beside each other. */
+    private static final int LIFT = 13;
+
+    private static final double LETTER = 7.5;
     private static final int ROW = 19;
     private static final int PART_GAP = 10;
     private static final int NARROW = 20;
@@ -58,12 +63,16 @@ public record Weave(
     /**
      * @param target what a row is tied to here: {@code board:A4} or {@code rail:GND}
      * @param kind {@code rail}, {@code pin}
+     * @param labelY where its label stands, in two heights where columns are narrow
+     * @param functionsY where the slanted words above it begin
      * @param duty reserved, console or boot: hatched; empty otherwise
      * @param able everything that it can do
      */
     public record Column(
             String target,
             int x,
+            int labelY,
+            int functionsY,
             String kind,
             String label,
             String position,
@@ -173,6 +182,7 @@ public record Weave(
         private final Board board;
         private final Show show;
         private final Map<String, Column> columns = new LinkedHashMap<>();
+        private int top = TOP;
         private final Map<Integer, List<Row>> knots = new TreeMap<>();
 
         Maker(Circuit circuit, Report report, Show show) {
@@ -185,7 +195,7 @@ public record Weave(
         Weave make() {
             int right = layColumns();
             List<PartRows> parts = new ArrayList<>();
-            int y = TOP + ROW;
+            int y = top + ROW;
             for (Unit unit : circuit.units()) {
                 if (!show.parts().isEmpty() && !show.parts().contains(unit.id())) {
                     continue;
@@ -193,7 +203,7 @@ public record Weave(
                 boolean folded = show.folded().contains(unit.id());
                 List<Row> rows = new ArrayList<>();
                 List<Row> listed = new ArrayList<>();
-                int top = y;
+                int first = y;
                 for (Wire wire : circuit.wiresOf(unit)) {
                     if (!wire.connected() && wire.role().downstream()) {
                         if (wire.role() == Role.SHIFT) {
@@ -212,17 +222,17 @@ public record Weave(
                 }
                 boolean clash = report.findings().stream()
                         .anyMatch(f -> f.severity() == Severity.STOP && f.aboutPart(unit.id()));
-                y = Math.max(y, top + 2 * ROW);
+                y = Math.max(y, first + 2 * ROW);
                 parts.add(new PartRows(
-                        unit.id(), unit.name(), detail(unit), top, y - ROW / 2, clash, folded, rows, listed));
+                        unit.id(), unit.name(), detail(unit), first, y - ROW / 2, clash, folded, rows, listed));
                 y += PART_GAP;
             }
             var names = board.numbering();
             List<Head> heads = List.of(
-                    new Head(names.label(), TOP - 40),
-                    new Head(names.position(), TOP - 25),
-                    new Head(names.chip(), TOP - 10));
-            return new Weave(right + RIGHT, y, TOP, List.copyOf(columns.values()), parts, threads(), heads);
+                    new Head(names.label(), top - 40),
+                    new Head(names.position(), top - 25),
+                    new Head(names.chip(), top - 10));
+            return new Weave(right + RIGHT, y, top, List.copyOf(columns.values()), parts, threads(), heads);
         }
 
         private String detail(Unit unit) {
@@ -235,6 +245,8 @@ public record Weave(
             List<Pin> pins = board.signalPins();
             int count = rails.size() + pins.size();
             int step = Math.max(NARROW, Math.min(WIDE, ROOM / count));
+            boolean crowded = pins.stream().anyMatch(p -> label(p).length() * LETTER > step);
+            top = crowded ? TOP + LIFT : TOP;
             int x = LABELS + step;
             for (Rail rail : rails) {
                 String positions = board.pins().stream()
@@ -246,6 +258,8 @@ public record Weave(
                         new Column(
                                 "rail:" + rail.id(),
                                 x,
+                                top - 40,
+                                TOP - 56,
                                 "rail",
                                 rail.id(),
                                 "",
@@ -257,18 +271,24 @@ public record Weave(
                 x += Math.max(step, RAIL);
             }
             String group = "";
+            boolean raised = false;
             for (Pin pin : pins) {
                 if (!pin.group().equals(group)) {
                     group = pin.group();
                     x += GROUP_GAP;
                 }
-                columns.put("board:" + pin.id(), column(pin, x));
+                columns.put("board:" + pin.id(), column(pin, x, raised ? LIFT : 0));
+                raised = crowded && !raised;
                 x += step;
             }
             return x;
         }
 
-        private Column column(Pin pin, int x) {
+        private static String label(Pin pin) {
+            return pin.label().replace("GPIO", "");
+        }
+
+        private Column column(Pin pin, int x, int lift) {
             String duty = pin.duties().stream()
                     .map(Pin.Duty::kind)
                     .filter(Set.of("reserved", "console", "boot")::contains)
@@ -278,8 +298,10 @@ public record Weave(
             return new Column(
                     "board:" + pin.id(),
                     x,
+                    top - 40 - lift,
+                    TOP - 56,
                     "pin",
-                    pin.label().replace("GPIO", ""),
+                    label(pin),
                     shortPosition(pin.position()),
                     pin.chip() == null ? "" : pin.chip().replace("GPIO", ""),
                     functions(pin),

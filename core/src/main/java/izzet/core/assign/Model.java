@@ -1,6 +1,5 @@
 package izzet.core.assign;
 
-import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.chocosolver.solver.Solver;
 import org.chocosolver.solver.constraints.extension.Tuples;
 import org.chocosolver.solver.search.strategy.Search;
@@ -22,6 +22,7 @@ import org.chocosolver.solver.variables.IntVar;
 final class Model {
 
     private final Task task;
+    private final Prices prices;
     private final org.chocosolver.solver.Model model = new org.chocosolver.solver.Model("pins");
     private final IntVar[] place;
     private final Map<String, IntVar> controller = new LinkedHashMap<>();
@@ -33,14 +34,11 @@ final class Model {
     private boolean hopeless;
 
     /** @param priced whether the price is modelled; a search that only asks whether there is any goes without */
-    Model(Task task, boolean priced) {
+    Model(Task task, Prices prices, boolean priced) {
         this.task = task;
-        List<Wish> wishes = task.wishes();
-        place = new IntVar[wishes.size()];
-        cheapest = new int[wishes.size()][task.spots().size()];
-        for (int[] row : cheapest) {
-            Arrays.fill(row, Integer.MAX_VALUE);
-        }
+        this.prices = prices;
+        place = new IntVar[task.wishes().size()];
+        cheapest = prices.cheapest();
         makeControllers(priced);
         for (int i = 0; i < place.length && !hopeless; i++) {
             makePlace(i, priced);
@@ -57,7 +55,7 @@ final class Model {
         channels();
         disturbances();
         if (priced) {
-            task.circuit().units().forEach(this::geometry);
+            prices.chains().forEach(this::geometry);
             makeTotal();
         }
     }
@@ -80,10 +78,8 @@ final class Model {
                     .toArray();
             different.add(mapped(which, numbers, "number of " + bus.id()));
             if (priced) {
-                int[] prices = choice.stream()
-                        .mapToInt(c -> task.weights().price(Points.bus(task.circuit(), bus, c)))
-                        .toArray();
-                costs.add(mapped(which, prices, "price of " + bus.id()));
+                int[] of = choice.stream().mapToInt(c -> prices.of(bus, c)).toArray();
+                costs.add(mapped(which, of, "price of " + bus.id()));
             }
         }
         if (different.size() > 1) {
@@ -108,22 +104,15 @@ final class Model {
 
     private void makePlace(int i, boolean priced) {
         Wish wish = task.wishes().get(i);
-        Set<Integer> all = new TreeSet<>();
-        List<String> choice = wish.bus() == null ? Arrays.asList((String) null) : task.controllersOf(wish.bus());
-        for (String c : choice) {
-            for (int spot : task.options(wish, c)) {
-                all.add(spot);
-                cheapest[i][spot] = Math.min(cheapest[i][spot], task.price(wish, spot, c));
-            }
-        }
-        if (all.isEmpty()) {
+        int[] spots = IntStream.range(0, task.spots().size())
+                .filter(s -> cheapest[i][s] != Prices.NONE)
+                .toArray();
+        if (spots.length == 0) {
             hopeless = true;
             return;
         }
-        place[i] = model.intVar(
-                wish.toString(), all.stream().mapToInt(Integer::intValue).toArray());
+        place[i] = model.intVar(wish.toString(), spots);
         if (priced && wish.bus() == null) {
-            int[] spots = all.stream().mapToInt(Integer::intValue).toArray();
             Tuples tuples = new Tuples(true);
             Set<Integer> prices = new TreeSet<>();
             for (int spot : spots) {
@@ -152,9 +141,10 @@ final class Model {
         List<String> choice = task.controllersOf(bus);
         Set<String> sets = new LinkedHashSet<>();
         for (int i : lines) {
-            for (String c : choice) {
-                for (int spot : task.options(task.wishes().get(i), c)) {
-                    task.pinSet(task.wishes().get(i), task.spots().get(spot), c).ifPresent(sets::add);
+            for (int k = 0; k < choice.size(); k++) {
+                for (int spot : prices.options(i, k)) {
+                    task.pinSet(task.wishes().get(i), task.spots().get(spot), choice.get(k))
+                            .ifPresent(sets::add);
                 }
             }
         }
@@ -163,11 +153,11 @@ final class Model {
         for (int i : lines) {
             Wish wish = task.wishes().get(i);
             Tuples tuples = new Tuples(true);
-            Set<Integer> prices = new TreeSet<>();
+            Set<Integer> values = new TreeSet<>();
             for (int k = 0; k < choice.size(); k++) {
-                for (int spot : task.options(wish, choice.get(k))) {
-                    int price = priced ? task.price(wish, spot, choice.get(k)) : 0;
-                    prices.add(price);
+                for (int spot : prices.options(i, k)) {
+                    int price = priced ? prices.of(i, k, spot) : 0;
+                    values.add(price);
                     Optional<String> own = task.pinSet(wish, task.spots().get(spot), choice.get(k));
                     for (int s = 0; s <= Math.max(0, names.size() - 1); s++) {
                         if (own.isEmpty() || names.get(s).equals(own.get())) {
@@ -176,7 +166,7 @@ final class Model {
                     }
                 }
             }
-            IntVar price = priceVar("price of " + wish, prices);
+            IntVar price = priceVar("price of " + wish, values);
             model.table(new IntVar[] {controller.get(bus.id()), set, place[i], price}, tuples)
                     .post();
             if (priced) {
@@ -236,22 +226,18 @@ final class Model {
     }
 
     /** Neighbours of a part side by side, uncrossed, in one port; its lines on one side of the board. */
-    private void geometry(Unit unit) {
-        List<Integer> order = task.inOrder(unit);
-        Map<String, Points.Lie> lies = Points.lies(task.circuit());
-        int near = task.weights().of(Criterion.NEAR);
-        int port = task.weights().of(Criterion.PORT);
+    private void geometry(Prices.Chain chain) {
+        int[] wishes = chain.wishes();
         List<IntVar> ways = new ArrayList<>();
-        int[][][] between = new int[Math.max(0, order.size() - 1)][task.spots().size()]
-                [task.spots().size()];
-        for (int k = 1; k < order.size() && near + port > 0; k++) {
-            ways.add(neighbours(order.get(k - 1), order.get(k), unit, lies, between[k - 1]));
+        int[][][] between = new int[wishes.length - 1][][];
+        for (int k = 0; k < between.length; k++) {
+            between[k] = prices.between(chain, k);
+            if (prices.betweenCounts()) {
+                ways.add(neighbours(wishes[k], wishes[k + 1], between[k]));
+            }
         }
-        if (!order.isEmpty()) {
-            chains.add(new AssignmentBound.Chain(
-                    order.stream().mapToInt(Integer::intValue).toArray(), between));
-        }
-        if (near > 0 && ways.size() > 1) {
+        chains.add(new AssignmentBound.Chain(wishes, between));
+        if (prices.crossed() > 0 && ways.size() > 1) {
             IntVar[] all = ways.toArray(IntVar[]::new);
             IntVar up = model.intVar("up", 0, all.length);
             IntVar down = model.intVar("down", 0, all.length);
@@ -259,44 +245,29 @@ final class Model {
             model.count(1, all, up).post();
             model.count(-1, all, down).post();
             model.min(fewer, up, down).post();
-            costs.add(model.mul(fewer, Points.CROSSED * near));
+            costs.add(model.mul(fewer, prices.crossed()));
         }
-        if (order.size() > 1 && task.weights().of(Criterion.SIDE) > 0) {
-            sides(order, unit);
+        if (wishes.length > 1 && prices.furtherStrip() > 0) {
+            sides(chain);
         }
     }
 
-    private IntVar neighbours(int i, int j, Unit unit, Map<String, Points.Lie> lies, int[][] between) {
-        boolean data = task.data(i, unit) && task.data(j, unit);
+    private IntVar neighbours(int i, int j, int[][] between) {
         Tuples tuples = new Tuples(true);
-        Set<Integer> prices = new TreeSet<>();
+        Set<Integer> values = new TreeSet<>();
         for (int p : place[i]) {
             for (int q : place[j]) {
-                if (p == q) {
-                    continue;
+                if (p != q) {
+                    values.add(between[p][q]);
+                    tuples.add(p, q, between[p][q], prices.way(p, q));
                 }
-                Spot a = task.spots().get(p);
-                Spot b = task.spots().get(q);
-                int price = 0;
-                int way = 0;
-                if (a.pin() != null && b.pin() != null) {
-                    Points.Lie from = lies.get(a.pin().id());
-                    Points.Lie to = lies.get(b.pin().id());
-                    price = Points.apart(from, to) * task.weights().of(Criterion.NEAR)
-                            + (data && !Points.nextBit(a.pin(), b.pin()) ? Points.OUT_OF_ORDER : 0)
-                                    * task.weights().of(Criterion.PORT);
-                    way = Points.way(from, to);
-                }
-                prices.add(price);
-                between[p][q] = price;
-                tuples.add(p, q, price, way);
             }
         }
-        if (prices.isEmpty()) {
+        if (values.isEmpty()) {
             hopeless = true;
             return model.intVar(0);
         }
-        IntVar price = priceVar("between", prices);
+        IntVar price = priceVar("between", values);
         IntVar way = model.intVar("way", -1, 1);
         model.table(new IntVar[] {place[i], place[j], price, way}, tuples, "CT+")
                 .post();
@@ -305,9 +276,9 @@ final class Model {
         return way;
     }
 
-    private void sides(List<Integer> order, Unit unit) {
+    private void sides(Prices.Chain chain) {
         Map<String, List<BoolVar>> on = new LinkedHashMap<>();
-        for (int i : order) {
+        for (int i : chain.wishes()) {
             Map<String, List<Integer>> strips = new LinkedHashMap<>();
             for (int spot : place[i]) {
                 if (task.spots().get(spot).pin() != null) {
@@ -323,7 +294,7 @@ final class Model {
         }
         List<BoolVar> used = new ArrayList<>();
         on.forEach((strip, any) -> {
-            BoolVar one = model.boolVar(unit.id() + " on " + strip);
+            BoolVar one = model.boolVar(chain.unit().id() + " on " + strip);
             model.max(one, any.toArray(BoolVar[]::new)).post();
             used.add(one);
         });
@@ -332,7 +303,7 @@ final class Model {
             model.sum(used.toArray(BoolVar[]::new), "=", number).post();
             IntVar over = model.intVar("more strips", 0, used.size());
             model.max(over, model.offset(number, -1), model.intVar(0)).post();
-            IntVar price = model.mul(over, Points.STRIP * task.weights().of(Criterion.SIDE));
+            IntVar price = model.mul(over, prices.furtherStrip());
             costs.add(price);
             bounded.add(price);
         }
@@ -349,28 +320,11 @@ final class Model {
                         place,
                         cheapest,
                         chains,
-                        strips(),
-                        Points.STRIP * task.weights().of(Criterion.SIDE),
+                        prices.strip(),
+                        prices.furtherStrip(),
                         others.toArray(IntVar[]::new),
                         total)
                 .post(model);
-    }
-
-    private int[] strips() {
-        List<String> names = new ArrayList<>();
-        int[] strip = new int[task.spots().size()];
-        for (int i = 0; i < strip.length; i++) {
-            if (task.spots().get(i).pin() == null) {
-                strip[i] = -1;
-                continue;
-            }
-            String name = task.spots().get(i).pin().group();
-            if (!names.contains(name)) {
-                names.add(name);
-            }
-            strip[i] = names.indexOf(name);
-        }
-        return strip;
     }
 
     boolean hopeless() {
@@ -388,6 +342,12 @@ final class Model {
     /** Each solution found must be cheaper than the last. */
     void minimise() {
         model.setObjective(org.chocosolver.solver.Model.MINIMIZE, total);
+    }
+
+    /** Only assignments with a bus on this controller; null for one that the program makes. */
+    void fix(Bus bus, String chosen) {
+        model.arithm(controller.get(bus.id()), "=", task.controllersOf(bus).indexOf(chosen))
+                .post();
     }
 
     /** Only assignments that cost so much at most. */
