@@ -119,7 +119,7 @@ class AssignJobs {
 
         private void run(Assigner assigner, WaysOut waysOut, Catalog catalog) {
             try {
-                Limits limits = new Limits(time, () -> stopped, price -> best = price);
+                Limits limits = new Limits(time, () -> stopped, price -> best = price, Limits.MOST_ANSWERS);
                 Answer found = assigner.assign(start, catalog, weights, limits);
                 if (found.outcome() == Outcome.NONE) {
                     ways = waysOut.of(start, catalog, weights, limits);

@@ -52,7 +52,7 @@ public record Weave(
     private static final double LETTER = 7.5;
     private static final int ROW = 19;
     private static final int PART_GAP = 10;
-    private static final int NARROW = 20;
+    private static final int NARROW = 19;
     private static final int WIDE = 30;
     private static final int RAIL = 28;
     private static final int GROUP_GAP = 8;
@@ -268,7 +268,7 @@ public record Weave(
                                 "",
                                 rail.label() + " at " + positions,
                                 ""));
-                x += Math.max(step, RAIL);
+                x += Math.max(Math.max(step, RAIL), (int) Math.ceil(rail.id().length() * LETTER) + 3);
             }
             String group = "";
             boolean raised = false;

@@ -1,6 +1,5 @@
 package izzet.core.assign;
 
-import izzet.core.circuit.SideEffects;
 import izzet.core.plan.Bus;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -74,7 +73,7 @@ final class Annealing {
                     .filter(c -> Arrays.stream(prices.chains().get(c).wishes()).anyMatch(w -> w == row))
                     .toArray();
         }
-        channel = channels(task);
+        channel = task.channels();
         holder = new int[spots];
         Arrays.fill(holder, -1);
         for (int i = 0; i < wishes; i++) {
@@ -85,17 +84,6 @@ final class Annealing {
             buses += prices.of(bus, controllers.get(bus.id()));
         }
         fixed = buses;
-    }
-
-    private static int[] channels(Task task) {
-        Map<String, Integer> names = new HashMap<>();
-        return task.spots().stream()
-                .mapToInt(s -> s.pin() == null
-                        ? -1
-                        : SideEffects.pwmChannel(s.pin())
-                                .map(c -> names.computeIfAbsent(c, n -> names.size()))
-                                .orElse(-1))
-                .toArray();
     }
 
     int price() {

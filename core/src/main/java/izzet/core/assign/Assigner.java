@@ -16,17 +16,26 @@ public interface Assigner {
      * @param time for the search for one answer
      * @param stop asked now and then; true ends the search with what was found
      * @param progress told the price of each better assignment as it is found
+     * @param answers wanted at most
      */
-    record Limits(Duration time, BooleanSupplier stop, IntConsumer progress) {
+    record Limits(Duration time, BooleanSupplier stop, IntConsumer progress, int answers) {
 
         public static final Duration USUAL = Duration.ofSeconds(2);
+
+        /** Answers shown beside each other at most. */
+        public static final int MOST_ANSWERS = 3;
 
         public static Limits usual() {
             return of(USUAL);
         }
 
         public static Limits of(Duration time) {
-            return new Limits(time, () -> false, price -> {});
+            return new Limits(time, () -> false, price -> {}, MOST_ANSWERS);
+        }
+
+        /** When one answer will do, without others that are as good. */
+        public Limits forOne() {
+            return new Limits(time, stop, progress, 1);
         }
     }
 

@@ -77,10 +77,10 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
         Plan bare = carrier.carry();
         Plan present = stay == null ? bare : stay.there();
         Plan carried = carrier.held(stay == null ? bare : carrier.again(bare, stay));
-        Answer answer = assigner.assign(carried, present, catalog, weights, limits);
+        Answer answer = assigner.assign(carried, present, catalog, weights, limits.forOne());
         if (stay != null && answer.assignments().isEmpty()) {
             carried = carrier.held(bare);
-            answer = assigner.assign(carried, present, catalog, weights, limits);
+            answer = assigner.assign(carried, present, catalog, weights, limits.forOne());
         }
         Plan placed = answer.assignments().isEmpty()
                 ? carried

@@ -14,7 +14,7 @@ import java.util.stream.IntStream;
 import org.chocosolver.solver.Solver;
 import org.chocosolver.solver.constraints.extension.Tuples;
 import org.chocosolver.solver.search.strategy.Search;
-import org.chocosolver.solver.search.strategy.selectors.variables.DomOverWDeg;
+import org.chocosolver.solver.search.strategy.selectors.variables.FirstFail;
 import org.chocosolver.solver.variables.BoolVar;
 import org.chocosolver.solver.variables.IntVar;
 
@@ -178,27 +178,28 @@ final class Model {
 
     /** Dimmed lines on channels of their own. */
     private void channels() {
-        for (int i = 0; i < place.length; i++) {
-            for (int j = i + 1; j < place.length; j++) {
-                Wish a = task.wishes().get(i);
-                Wish b = task.wishes().get(j);
-                if (!task.dims(a) || !task.dims(b)) {
-                    continue;
-                }
-                Tuples forbidden = new Tuples(false);
-                for (int p : place[i]) {
-                    for (int q : place[j]) {
-                        if (p != q
-                                && task.sameChannel(
-                                        a, task.spots().get(p), b, task.spots().get(q))) {
-                            forbidden.add(p, q);
-                        }
-                    }
-                }
-                if (forbidden.nbTuples() > 0) {
-                    model.table(new IntVar[] {place[i], place[j]}, forbidden).post();
+        int[] channel = task.channels();
+        int[] dimmed = IntStream.range(0, place.length)
+                .filter(i -> task.dims(task.wishes().get(i)))
+                .toArray();
+        for (int a = 0; a < dimmed.length; a++) {
+            for (int b = a + 1; b < dimmed.length; b++) {
+                apart(place[dimmed[a]], place[dimmed[b]], channel);
+            }
+        }
+    }
+
+    private void apart(IntVar one, IntVar other, int[] channel) {
+        Tuples forbidden = new Tuples(false);
+        for (int p : one) {
+            for (int q : other) {
+                if (p != q && channel[p] >= 0 && channel[p] == channel[q]) {
+                    forbidden.add(p, q);
                 }
             }
+        }
+        if (forbidden.nbTuples() > 0) {
+            model.table(new IntVar[] {one, other}, forbidden).post();
         }
     }
 
@@ -364,7 +365,7 @@ final class Model {
         model.sum(same, "<=", place.length - places).post();
     }
 
-    /** Cheap places first, those of scarce lines before others. */
+    /** Lines with few places left first, on their cheap places. */
     void search() {
         List<IntVar> vars = new ArrayList<>(controller.values());
         vars.addAll(Arrays.asList(place));
@@ -378,7 +379,7 @@ final class Model {
         }
         model.getSolver()
                 .setSearch(Search.intVarSearch(
-                        new DomOverWDeg<>(decided, 0),
+                        new FirstFail(model),
                         var -> {
                             Integer i = index.get(var);
                             if (i == null) {

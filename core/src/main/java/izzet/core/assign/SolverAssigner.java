@@ -16,9 +16,6 @@ import org.chocosolver.solver.Solver;
 /** The assigner on a constraint solver. Immutable. Safe to share. */
 public final class SolverAssigner implements Assigner {
 
-    /** Different answers shown at most. */
-    private static final int MOST_ANSWERS = 3;
-
     /** An answer differs really when a quarter of the lines lie elsewhere, two at least. */
     private static final int QUARTER = 4;
 
@@ -55,7 +52,7 @@ public final class SolverAssigner implements Assigner {
         long now = System.nanoTime();
         // Others that are as good are welcome, but not for longer than the best itself took.
         long others = Math.min(end, now + Math.max(SHORTEST.toNanos(), now - begin));
-        while (found.size() < MOST_ANSWERS && first.complete && first.places.length > 1) {
+        while (found.size() < limits.answers() && first.complete && first.places.length > 1) {
             Search other = new Search(task, prices, limits, others);
             other.asCheap(first.price, found);
             if (other.places == null) {

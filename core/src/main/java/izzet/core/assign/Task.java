@@ -38,6 +38,8 @@ final class Task {
     private final List<Wish> wishes = new ArrayList<>();
     private final List<Spot> spots = new ArrayList<>();
     private final Map<Target, Integer> spotAt = new HashMap<>();
+    private final Map<Target, Integer> wishAt = new HashMap<>();
+    private final int[] channels;
     private final List<Bus> buses = new ArrayList<>();
     private final Map<String, List<String>> controllers = new LinkedHashMap<>();
 
@@ -51,6 +53,7 @@ final class Task {
         this.circuit = new Circuit(plan, catalog);
         this.weights = weights;
         makeSpots();
+        channels = channels(spots);
         makeWishes(wanted);
         makeBuses();
     }
@@ -103,6 +106,7 @@ final class Task {
                     wires.stream().flatMap(w -> circuit.standsFor(w).stream()).toList();
             String signal = signal(needs.get(0));
             Bus bus = signal == null ? null : circuit.busOf(needs.get(0).unit()).orElse(null);
+            wires.forEach(w -> wishAt.put(w.from(), wishes.size()));
             boolean locked =
                     wires.stream().anyMatch(w -> w.connected() && w.connection().staysPut());
             wishes.add(new Wish(wires, needs, bus, bus == null ? null : signal, locked));
@@ -284,28 +288,26 @@ final class Task {
 
     /** Wishes of a part in the order of its header. */
     List<Integer> inOrder(Unit unit) {
-        List<Integer> order = new ArrayList<>();
-        for (Wire wire : Points.inOrder(circuit, unit)) {
-            for (int i = 0; i < wishes.size(); i++) {
-                if (wishes.get(i).wires().contains(wire)) {
-                    order.add(i);
-                }
-            }
-        }
-        return order;
+        return Points.inOrder(circuit, unit).stream()
+                .filter(w -> wishAt.containsKey(w.from()))
+                .map(w -> wishAt.get(w.from()))
+                .toList();
     }
 
-    /** Whether both wishes give one signal to whatever they are on, were they on these places. */
-    boolean sameChannel(Wish a, Spot on, Wish b, Spot other) {
-        return dims(a)
-                && dims(b)
-                && on.pin() != null
-                && other.pin() != null
-                && SideEffects.pwmChannel(on.pin())
-                        .filter(c -> SideEffects.pwmChannel(other.pin())
-                                .filter(c::equals)
-                                .isPresent())
-                        .isPresent();
+    /** The channel of PWM that each place has, as a number; -1 for none. Dimmed lines on one channel give one signal. */
+    int[] channels() {
+        return channels;
+    }
+
+    private static int[] channels(List<Spot> spots) {
+        Map<String, Integer> names = new HashMap<>();
+        return spots.stream()
+                .mapToInt(s -> s.pin() == null
+                        ? -1
+                        : SideEffects.pwmChannel(s.pin())
+                                .map(c -> names.computeIfAbsent(c, n -> names.size()))
+                                .orElse(-1))
+                .toArray();
     }
 
     boolean dims(Wish wish) {

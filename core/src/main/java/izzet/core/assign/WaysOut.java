@@ -74,7 +74,8 @@ public final class WaysOut {
         if (!PlanChecks.of(changed, catalog).isEmpty()) {
             return;
         }
-        Answer answer = assigner.assign(changed, catalog, weights, Limits.of(EACH));
+        Answer answer =
+                assigner.assign(changed, catalog, weights, Limits.of(EACH).forOne());
         if (answer.assignments().isEmpty()) {
             return;
         }

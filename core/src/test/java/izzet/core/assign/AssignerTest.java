@@ -441,14 +441,24 @@ class AssignerTest {
     }
 
     @Test
+    void oneAnswerIsAsGoodAsThree() throws IOException {
+        Reference small =
+                references().filter(r -> r.file().startsWith("14-")).findFirst().orElseThrow();
+        assertThat(answer(small.plan(), LONG).assignments()).hasSize(3);
+        Answer one = answer(small.plan(), LONG.forOne());
+        assertThat(one.assignments()).hasSize(1);
+        assertThat(one.assignments().get(0).price()).isEqualTo(small.price());
+    }
+
+    @Test
     void aStoppedSearchSaysSo() throws IOException {
         Reference tight =
                 references().filter(r -> r.file().startsWith("07-")).findFirst().orElseThrow();
-        Answer answer = answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> true, p -> {}));
+        Answer answer = answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> true, p -> {}, 1));
         assertThat(answer.outcome()).isIn(Outcome.UNDECIDED, Outcome.FOUND);
         assertThat(answer.conflict()).isNull();
         List<Integer> prices = new ArrayList<>();
-        answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> prices.size() > 1, prices::add));
+        answer(tight.plan(), new Limits(Duration.ofSeconds(30), () -> prices.size() > 1, prices::add, 1));
         assertThat(prices)
                 .isSortedAccordingTo(java.util.Comparator.reverseOrder())
                 .hasSizeGreaterThan(1);
