@@ -59,7 +59,7 @@ final class BoardView {
                 }
             }
         }
-        for (String capability : List.of("pwm", "analog-in", "analog-out", "interrupt")) {
+        for (String capability : List.of("pwm", PinFunction.ANALOG_IN, "analog-out", "interrupt")) {
             List<String> able = board.signalPins().stream()
                     .filter(p -> p.can(capability) && p.duty("reserved").isEmpty())
                     .map(Pin::label)

@@ -75,7 +75,7 @@ final class Conflicts {
         }
         return switch (need.capability()) {
             case PinFunction.PWM -> "PWM";
-            case "analog-in" -> "analog input";
+            case PinFunction.ANALOG_IN -> "analog input";
             case "interrupt" -> "interrupt";
             default -> need.role().wording();
         };

@@ -189,7 +189,9 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                 boolean forgotten = users.size() > 1
                         || needs.stream().anyMatch(w -> !w.line().required());
                 Optional<Pin> pin = target.signalPins().stream()
-                        .filter(p -> forgotten && !taken.contains(p.id()))
+                        .filter(p -> forgotten
+                                && !taken.contains(p.id())
+                                && p.duty("reserved").isEmpty())
                         .filter(p -> needs.stream().allMatch(w -> LegalPins.hasFunction(target, w, p, null)))
                         .findFirst();
                 if (pin.isPresent()) {

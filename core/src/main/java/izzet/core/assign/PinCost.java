@@ -55,7 +55,7 @@ final class PinCost {
             return 0;
         }
         return switch (f.capability()) {
-            case "analog-in" -> ANALOG;
+            case PinFunction.ANALOG_IN -> ANALOG;
             case PinFunction.PWM -> PWM;
             case "interrupt" -> INTERRUPT;
             default -> 0;

@@ -111,7 +111,7 @@ public final class Points {
                 rare += own || ownSelect ? 0 : scarcity(circuit, f);
             } else if (!f.capability().equals(wire.capability())) {
                 rare += switch (f.capability()) {
-                    case "analog-in" -> ANALOG;
+                    case PinFunction.ANALOG_IN -> ANALOG;
                     case PinFunction.PWM -> PWM;
                     case "interrupt" -> INTERRUPT;
                     default -> 0;
@@ -246,7 +246,7 @@ public final class Points {
 
     static boolean isPort(Circuit circuit, Target target) {
         return target.isLine()
-                && circuit.wire(target).filter(w -> w.role() == Role.PORT).isPresent();
+                && circuit.wire(target).filter(w -> w.role().instead()).isPresent();
     }
 
     private static Map<Criterion, Integer> part(Circuit circuit, Unit unit, Map<String, Lie> lies) {

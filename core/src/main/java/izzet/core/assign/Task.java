@@ -63,7 +63,7 @@ final class Task {
             addSpot(Spot.of(pin));
         }
         for (Wire port : circuit.wires()) {
-            boolean free = port.role() == Role.PORT
+            boolean free = port.role().instead()
                     && circuit.netOf(port.from())
                             .map(net -> net.wires().stream().allMatch(w -> w == port || movable(w)))
                             .orElse(true)

@@ -32,6 +32,7 @@ public enum Role {
     GATE_OUTPUT("gate.output", "gated clock"),
     SHIFT("shift", "shifted line"),
     PORT("port", "line of an expander"),
+    CONVERTER("converter", "input of an analog converter"),
     RGB("rgb", "line of the pixel bus"),
     SOURCE("source", "supply output");
 
@@ -81,7 +82,12 @@ public enum Role {
 
     /** A line of a helper that other parts hang on. */
     public boolean downstream() {
-        return this == CHANNEL_SDA || this == CHANNEL_SCL || this == GATE_OUTPUT || this == SHIFT || this == PORT;
+        return this == CHANNEL_SDA || this == CHANNEL_SCL || this == GATE_OUTPUT || this == SHIFT || instead();
+    }
+
+    /** A line of a helper that one line can hang on instead of a pin. */
+    public boolean instead() {
+        return this == PORT || this == CONVERTER;
     }
 
     /** Inputs of several parts may share one pin when they want the same thing at the same time. */

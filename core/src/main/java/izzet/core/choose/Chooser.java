@@ -363,7 +363,7 @@ public final class Chooser {
                 String name = f.controller() != null
                         ? board.controller(f.controller()).map(Controller::name).orElse(f.controller()) + " "
                                 + f.signal()
-                        : "analog-in".equals(f.capability())
+                        : PinFunction.ANALOG_IN.equals(f.capability())
                                 ? "analog inputs"
                                 : "pwm".equals(f.capability()) ? "PWM" : null;
                 boolean own = f.controller() != null

@@ -370,7 +370,7 @@ public final class Circuit {
                     true,
                     String.valueOf(part.clockGate().outputs().indexOf(id)));
         }
-        if (wire.role() == Role.PORT) {
+        if (wire.role().instead()) {
             return wire(wire.unit(), Role.I2C_SDA)
                     .or(() -> wire(wire.unit(), Role.SPI_MOSI))
                     .flatMap(data -> up(wire, data.line().id(), false, id));

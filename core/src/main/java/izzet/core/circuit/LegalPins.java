@@ -39,15 +39,15 @@ public final class LegalPins {
         return circuit.wires().stream()
                 .filter(helper -> helper.unit() != wire.unit() && hangsOn(wire, helper))
                 .filter(helper -> helper.role() != Role.SHIFT || !helper.connected())
-                .filter(helper -> helper.role() != Role.PORT
-                        || circuit.netOf(helper.from()).isEmpty())
+                .filter(helper ->
+                        !helper.role().instead() || circuit.netOf(helper.from()).isEmpty())
                 .toList();
     }
 
     private static boolean hangsOn(Wire wire, Wire helperLine) {
         Role line = wire.role();
         return switch (helperLine.role()) {
-            case PORT -> mayBeSlow(wire, helperLine);
+            case PORT, CONVERTER -> mayBeSlow(wire, helperLine);
             case CHANNEL_SDA -> line == Role.I2C_SDA;
             case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
             case SHIFT -> line != Role.SUPPLY;
@@ -57,10 +57,14 @@ public final class LegalPins {
     }
 
     /**
-     * Whether a line of an expander can serve a line: resets, control inputs, buttons and busy lines, and selects of parts on another bus
-     * than the expander's. What wants a special capability cannot.
+     * Whether a line of a helper can serve a line instead of a pin: one of an expander resets, control inputs, buttons and busy lines, and
+     * selects of parts on another bus than the expander's, but nothing that wants a special capability; one of a converter what wants an
+     * analog input.
      */
     public static boolean mayBeSlow(Wire wire, Wire port) {
+        if (port.role() == Role.CONVERTER) {
+            return wire.capability().equals(PinFunction.ANALOG_IN);
+        }
         boolean plain = wire.unit().variant().wants().get(wire.line().id()) == null;
         String bus = wire.unit().placed().bus();
         boolean otherBus = bus == null || !bus.equals(port.unit().placed().bus());

@@ -47,14 +47,14 @@ public final class SideEffects {
     /** Whether a line reads its pin. */
     public static boolean reads(Wire wire) {
         return PinFunction.DIGITAL_IN.equals(wire.capability())
-                || "analog-in".equals(wire.capability())
+                || PinFunction.ANALOG_IN.equals(wire.capability())
                 || "interrupt".equals(wire.capability());
     }
 
     /** Whether the pin's analog input is on a converter that is off while the radio is on. */
     public static boolean offWithRadio(Pin pin) {
         return pin.functions().stream()
-                        .anyMatch(f -> "analog-in".equals(f.capability())
+                        .anyMatch(f -> PinFunction.ANALOG_IN.equals(f.capability())
                                 && f.unit() != null
                                 && f.unit().startsWith("ADC2"))
                 && pin.duty("role").isPresent();

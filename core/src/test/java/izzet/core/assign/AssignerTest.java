@@ -293,6 +293,52 @@ class AssignerTest {
                 .anyMatch(t -> t.startsWith("Hang the tide LED on"));
     }
 
+    /** Where no single change makes room, two or three together are tried; none of them could be left out. */
+    @Test
+    void changesAreMadeTogetherWhereOneIsNotEnough() {
+        Plan plan = Workbench.on("wifi-single-30")
+                .bare("sign", Workbench.OLED, "2-wire")
+                .bare("map", "colour-240x320-serial", "panel")
+                .bare("cabin", "character-16x2-direct", "8-bit")
+                .bare("depot", "character-16x2-direct", "8-bit")
+                .bare("left", "push-button", "to-ground")
+                .bare("right", "push-button", "to-ground")
+                .bare("lamp", "led", "dimmed")
+                .plan();
+        assertThat(answer(plan, LONG).outcome()).isEqualTo(Outcome.NONE);
+        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG);
+        assertThat(ways)
+                .isNotEmpty()
+                .allSatisfy(w -> assertThat(w.title()).contains(", and "))
+                .extracting(WaysOut.Way::title)
+                .doesNotHaveDuplicates();
+        for (WaysOut.Way way : ways) {
+            Plan freed = way.edit().apply(plan);
+            assertThat(stops(freed, PLACES)).as(way.title()).isEmpty();
+            assertThat(open(freed)).as(way.title()).isEmpty();
+        }
+    }
+
+    @Test
+    void aBoardWithoutAnalogInputsGetsAConverter() {
+        Plan plan = Workbench.sbc().bare("dial", "potentiometer", "analog").plan();
+        Answer none = answer(plan, LONG);
+        assertThat(none.conflict().wishes()).containsExactly("the dial wants a pin for W (analog input)");
+        WaysOut.Way way = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG).stream()
+                .filter(w -> w.title().startsWith("Add an analog converter"))
+                .findFirst()
+                .orElseThrow();
+        Plan freed = way.edit().apply(plan);
+        Target input = freed.connection(Target.of("dial:W")).orElseThrow().to();
+        assertThat(input.owner()).isEqualTo("converter");
+        assertThat(input.name()).matches("A[0-3]");
+        Plan button = Workbench.sbc().bare("lever", "push-button", "to-ground").plan();
+        Circuit both = new Circuit(
+                new PlanEdit.AddPart(freed.part("converter").orElseThrow()).apply(button), Workbench.CATALOG);
+        assertThat(LegalPins.helpersFor(both, both.wire(Target.of("lever:A")).orElseThrow()))
+                .isEmpty();
+    }
+
     @RepeatedTest(25)
     void randomPlansGetNoStopAndKeepWhatIsNoMatterOfPlaces(RepetitionInfo info) {
         Plan plan = new RandomPlans(900 + info.getCurrentRepetition()).plan(5);

@@ -2,6 +2,7 @@ package izzet.core.assign.ways;
 
 import izzet.core.assign.WayOut;
 import izzet.core.catalog.Part;
+import izzet.core.catalog.PartLine;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.PlanEdit;
@@ -9,6 +10,7 @@ import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Collectors;
 
 /** Another interface of the same part: fewer data lines, no dimming, a plain input. */
 public final class OtherInterface implements WayOut {
@@ -23,11 +25,26 @@ public final class OtherInterface implements WayOut {
                             "Connect " + unit.name() + " as: " + other.name(),
                             edit(circuit, unit, other),
                             List.of(),
-                            other.note() == null ? List.of() : List.of(other.note())));
+                            limits(unit, other)));
                 }
             }
         }
         return changes;
+    }
+
+    private static List<String> limits(Unit unit, Part.Interface other) {
+        List<String> limits = new ArrayList<>();
+        String without = unit.part().linesOf(unit.placed().interfaceId()).stream()
+                .filter(l -> !l.in(other.id()))
+                .map(PartLine::id)
+                .collect(Collectors.joining(", "));
+        if (!without.isEmpty()) {
+            limits.add("Not connected any more: " + without + ".");
+        }
+        if (other.note() != null) {
+            limits.add(other.note());
+        }
+        return limits;
     }
 
     private static PlanEdit edit(Circuit circuit, Unit unit, Part.Interface other) {

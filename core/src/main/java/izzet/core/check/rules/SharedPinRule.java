@@ -37,7 +37,7 @@ public final class SharedPinRule implements Rule {
             }
         }
         for (Wire port : circuit.wires()) {
-            if (port.role() == Role.PORT && circuit.netOf(port.from()).isPresent()) {
+            if (port.role().instead() && circuit.netOf(port.from()).isPresent()) {
                 List<Wire> clashing = clashing(circuit.netOf(port.from()).orElseThrow().wires().stream()
                         .filter(w -> w != port)
                         .toList());

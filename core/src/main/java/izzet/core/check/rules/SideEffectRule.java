@@ -37,7 +37,7 @@ public final class SideEffectRule implements Rule {
                 if (wire.capability().equals(PinFunction.PWM)) {
                     dimmed(findings, pin, wire, channels, units);
                 }
-                if (wire.capability().equals("analog-in") && SideEffects.offWithRadio(pin)) {
+                if (wire.capability().equals(PinFunction.ANALOG_IN) && SideEffects.offWithRadio(pin)) {
                     Pin.Duty duty = pin.duty("role").orElseThrow();
                     findings.of(this, Severity.FIX, "{line} is on pin {pin}: {note}")
                             .aspect("radio")
