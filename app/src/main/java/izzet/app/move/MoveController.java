@@ -61,7 +61,7 @@ class MoveController {
     }
 
     /** What a page showed, so that just that is taken. */
-    private record Shown(long plan, long version, Plan moved, String board) {}
+    private record Shown(long plan, long version, Plan moved, String board, List<WaysOut.Way> ways) {}
 
     /** What would be to mend on the new board, with the titles of its repairs. */
     public record Trouble(Severity severity, String sentence, List<String> repairs, boolean before) {}
@@ -93,13 +93,12 @@ class MoveController {
         model.addAttribute("board", target);
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
-        model.addAttribute(
-                "ways",
-                migration.conflict() == null
-                        ? List.of()
-                        : waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME)));
+        List<WaysOut.Way> ways = migration.conflict() == null
+                ? List.of()
+                : waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME));
+        model.addAttribute("ways", ways);
         model.addAttribute("counts", counts(migration));
-        model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name())));
+        model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways)));
         return "move";
     }
 
@@ -146,14 +145,22 @@ class MoveController {
         return what;
     }
 
-    /** Takes the plan over as it was shown, as one revision. */
+    /**
+     * Takes the plan over as it was shown, as one revision.
+     *
+     * @param way number of the way out to take with it, from 1; 0 for none
+     */
     @PostMapping("/plans/{id}/move")
-    String take(@PathVariable long id, @RequestParam String token) {
+    String take(@PathVariable long id, @RequestParam String token, @RequestParam(defaultValue = "0") int way) {
         Shown what = recall(id, token);
+        if (way < 0 || way > what.ways().size()) {
+            throw new NoSuchThing("There is no way " + way + " out; compare the boards again.");
+        }
         if (plans.get(id).version() != what.version()) {
             throw new StalePlan();
         }
-        plans.replace(id, what.version(), what.moved(), "moved to the " + what.board());
+        Plan moved = way == 0 ? what.moved() : what.ways().get(way - 1).edit().apply(what.moved());
+        plans.replace(id, what.version(), moved, "moved to the " + what.board());
         return "redirect:/plans/" + id + "/pins";
     }
 }

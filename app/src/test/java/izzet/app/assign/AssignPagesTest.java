@@ -216,11 +216,21 @@ class AssignPagesTest {
     void whatAnotherBoardCannotDoIsToldWithWhatWouldFreeIt() throws Exception {
         long id = plan("mcu-8bit-5v-14-6", "led-rgb/dimmed");
         form(id, "/parts/p0/connect");
-        assertThat(page("/plans/" + id + "/move?board=sbc-40-pin"))
+        String page = page("/plans/" + id + "/move?board=sbc-40-pin");
+        assertThat(page)
                 .contains("1 impossible")
                 .contains("✕ impossible")
                 .contains("Part 0 wants 3 pins for R, G, B (PWM)")
                 .contains("Connect Part 0 as: on and off");
+        String token = page.replaceAll("(?s).*name=\"token\" value=\"(\\d+)\".*", "$1");
+        pages.perform(post("/plans/" + id + "/move").param("token", token).param("way", "7"))
+                .andExpect(status().isNotFound());
+        pages.perform(post("/plans/" + id + "/move").param("token", token).param("way", "1"))
+                .andExpect(status().is3xxRedirection());
+        Plan taken = plans.get(id).plan();
+        assertThat(taken.board()).isEqualTo("sbc-40-pin");
+        assertThat(taken.part("p0").orElseThrow().interfaceId()).isEqualTo("on-off");
+        assertThat(taken.connections()).filteredOn(c -> c.to().isPin()).hasSize(3);
     }
 
     @Test
