@@ -7,6 +7,7 @@ import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
 import java.time.Clock;
+import java.util.Optional;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -66,8 +67,9 @@ public class IzzetApplication {
     /** Tells the address once it can be opened. */
     @Bean
     ApplicationListener<ApplicationReadyEvent> announcer(Environment environment) {
-        return e -> System.out.println("Izzet is at http://" + environment.getProperty("server.address") + ":"
-                + environment.getProperty("local.server.port") + "/  (Ctrl-C stops it)");
+        return e -> Optional.ofNullable(environment.getProperty("local.server.port"))
+                .ifPresent(port -> System.out.println("Izzet is at http://" + environment.getProperty("server.address")
+                        + ":" + port + "/  (Ctrl-C stops it)"));
     }
 
     @Bean

@@ -510,6 +510,20 @@ class AssignerTest {
                 .hasSizeGreaterThan(1);
     }
 
+    /** A board without bus hardware makes its buses in the program, on any pins that can be read and written. */
+    @Test
+    void withoutControllersTheProgramMakesTheBus() {
+        Plan plan = Workbench.on("retro-8bit-two-port")
+                .bare("sign", Workbench.OLED, "2-wire")
+                .plan();
+        Answer answer = answer(plan, LONG);
+        assertThat(answer.outcome()).isEqualTo(Outcome.BEST);
+        Plan assigned = answer.assignments().get(0).edit().apply(plan);
+        assertThat(assigned.buses()).hasSize(1).allMatch(Bus::bitBanged);
+        assertThat(answer.assignments().get(0).points()).containsEntry(Criterion.HARDWARE, Points.BIT_BANGED);
+        assertThat(stops(assigned, PLACES)).isEmpty();
+    }
+
     /**
      * A 2-wire and a serial display lie on the pins that libraries expect. Sources: data sheets of the chips, from memory; of the computer,
      * Linux kernel 6.1, board support trees.
@@ -523,7 +537,9 @@ class AssignerTest {
         "wifi-single-30, GPIO4, GPIO5, GPIO14, GPIO13",
         "mcu-dual-40, GP4, GP5, GP18, GP19",
         "sbc-40-pin, GPIO2, GPIO3, GPIO11, GPIO10",
-        "sbc-40-pin-small, GPIO2, GPIO3, GPIO11, GPIO10"
+        "sbc-40-pin-small, GPIO2, GPIO3, GPIO11, GPIO10",
+        "mcu-8bit-bare-28, PC4, PC5, PB5, PB3",
+        "sbc-40-pin-overlay, P3, P5, P23, P19"
     })
     void busesLieOnTheirUsualPins(String board, String sda, String scl, String sck, String mosi) {
         Plan plan = Workbench.on(board)
