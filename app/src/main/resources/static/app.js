@@ -94,31 +94,46 @@
     const name = option.target.split(":")[1];
     knot.setAttribute("aria-valuetext", name);
     say(`${knot.dataset.line.replace(":", " ")} → ${name}; Enter keeps it, Esc leaves it`);
-    judge(knot, option);
+    judge({ from: knot.dataset.line, to: option.target }, name, option.x === +knot.dataset.x, () => moving && moving.option === option);
+  };
+  // Dropped on another knot, both change places.
+  const offerSwap = (knot, other) => {
+    if (moving && moving.other === other) return;
+    leave();
+    moving = { knot, other };
+    knot.classList.add("moving");
+    other.classList.add("could");
+    place(knot, other.dataset.x);
+    judgeSwap(knot.dataset.line, other.dataset.line, () => moving && moving.other === other);
+  };
+  const judgeSwap = (a, b, wanted) => {
+    const words = `${a.replace(":", " ")} ⇄ ${b.replace(":", " ")}`;
+    say(`${words} change places`);
+    judge({ from: a, with: b }, words, false, wanted);
   };
 
   // What the move would bring, told before it is made.
   let judging = null;
-  const judge = (knot, option) => {
+  const judge = (what, words, nothing, wanted) => {
     clearTimeout(judging);
     const line = $("#verdict-line");
     if (!line) return;
-    if (option.x === +knot.dataset.x) { line.textContent = ""; return; }
+    if (nothing) { line.textContent = ""; return; }
     judging = setTimeout(async () => {
       const plan = location.pathname.match(/^\/plans\/\d+/);
-      const query = new URLSearchParams({ from: knot.dataset.line, to: option.target });
-      const answer = await fetch(`${plan}/verdict?${query}`).catch(() => null);
-      if (!answer || !answer.ok || !moving || moving.option.target !== option.target) return;
+      const answer = await fetch(`${plan}/verdict?${new URLSearchParams(what)}`).catch(() => null);
+      if (!answer || !answer.ok || !wanted()) return;
       const v = await answer.json();
       const count = (n, word) => n === 0 ? "" : `${Math.abs(n)} ${word}${Math.abs(n) === 1 ? "" : word === "fix" ? "es" : "s"} ${n > 0 ? "more" : "fewer"}`;
       const counts = [count(v.stops, "stop"), count(v.fixes, "fix")].filter((t) => t).join(", ");
-      line.textContent = `${option.target.split(":")[1]}: ${counts || "as good as now"}${v.says.length ? ". " + v.says.join(" ") : ""}`;
+      line.textContent = `${words}: ${counts || "as good as now"}${v.says.length ? ". " + v.says.join(" ") : ""}`;
       line.classList.toggle("warn", v.stops > 0);
     }, 60);
   };
   const leave = () => {
     if (!moving) return;
     moving.knot.classList.remove("moving");
+    if (moving.other) moving.other.classList.remove("could");
     clearTimeout(judging);
     if ($("#verdict-line")) $("#verdict-line").textContent = "";
     place(moving.knot, moving.knot.dataset.x);
@@ -126,7 +141,8 @@
     say("");
   };
   const keep = () => {
-    const { knot, option } = moving;
+    const { knot, option, other } = moving;
+    if (other) { swap(knot, other.dataset.line); return; }
     if (option.x === +knot.dataset.x) { leave(); return; }
     const form = $("#move");
     form.elements.from.value = knot.dataset.line;
@@ -172,14 +188,22 @@
       say(swapping ? `${swapping.replace(":", " ")} changes places with the knot where you press s next` : "");
       return true;
     }
-    const form = $("#swap");
-    form.elements.a.value = swapping;
-    form.elements.b.value = knot.dataset.line;
-    swapping = null;
-    refocus = knot.id;
-    submit(form);
+    swap(knot, swapping);
     return true;
   };
+  const swap = (knot, line) => {
+    const form = $("#swap");
+    form.elements.a.value = line;
+    form.elements.b.value = knot.dataset.line;
+    swapping = moving = null;
+    refocus = knot.id;
+    submit(form);
+  };
+  // The verdict on a swap stands there as soon as the other knot has the focus.
+  document.addEventListener("focusin", (e) => {
+    const knot = e.target.closest && e.target.closest(".knot[data-options]");
+    if (swapping && knot && knot.dataset.line !== swapping) judgeSwap(swapping, knot.dataset.line, () => !!swapping && document.activeElement === knot);
+  });
 
   // The picture of the weave as pixels: drawn by the browser from the same file.
   document.addEventListener("click", async (e) => {
@@ -231,6 +255,9 @@
     const list = options(knot);
     const move = (ev) => {
       const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(svg.getScreenCTM().inverse());
+      const other = !knot.matches(".none") && [...svg.querySelectorAll(".knot[data-options]:not(.none)")].find((k) => k !== knot && Math.abs(k.dataset.x - p.x) < 9 && Math.abs(k.dataset.y - p.y) < 9);
+      if (other) { offerSwap(knot, other); return; }
+      if (moving && moving.other) leave();
       offer(knot, list.reduce((a, b) => Math.abs(b.x - p.x) < Math.abs(a.x - p.x) ? b : a));
     };
     const up = () => {

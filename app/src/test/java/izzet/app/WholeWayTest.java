@@ -467,6 +467,17 @@ class WholeWayTest {
         assertThat(page.locator("#knot-bell-A")).hasAttribute("aria-valuetext", gate);
         assertThat(page.locator("#knot-gate-A")).hasAttribute("aria-valuetext", bell);
 
+        // And back by the pointer: one knot dropped on the other, the verdict told before.
+        BoundingBox from = page.locator("#knot-bell-A .hit").boundingBox();
+        BoundingBox on = page.locator("#knot-gate-A .hit").boundingBox();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
+        page.mouse().down();
+        page.mouse().move(on.x + on.width / 2, on.y + on.height / 2);
+        assertThat(page.locator("#verdict-line")).containsText("bell A ⇄ gate A: as good as now");
+        page.mouse().up();
+        assertThat(page.locator("#knot-bell-A")).hasAttribute("aria-valuetext", bell);
+        assertThat(page.locator("#knot-gate-A")).hasAttribute("aria-valuetext", gate);
+
         // Lock by key; a locked knot does not move.
         page.locator("#knot-bell-A").focus();
         page.keyboard().press("l");
@@ -487,7 +498,10 @@ class WholeWayTest {
         assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("locked"));
 
         // The old knots as ghosts.
-        page.getByLabel("Compare with").selectOption("2");
+        String swapped = page.locator("select[name=against] option", new Page.LocatorOptions().setHasText("swapped"))
+                .last()
+                .getAttribute("value");
+        page.getByLabel("Compare with").selectOption(swapped);
         button(page, "Show").click();
         assertThat(page.locator("#weave circle.ghost").first()).isVisible();
         page.context().close();

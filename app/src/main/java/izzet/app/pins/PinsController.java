@@ -145,7 +145,7 @@ class PinsController {
     }
 
     /**
-     * What a move would bring, before it is made.
+     * What a move or a swap would bring, before it is made.
      *
      * @param stops more than now; negative when it takes some away
      * @param says sentences of stops and fixes that it would bring
@@ -154,13 +154,20 @@ class PinsController {
 
     @GetMapping("/plans/{id}/verdict")
     @ResponseBody
-    Verdict verdict(@PathVariable long id, @RequestParam String from, @RequestParam String to) {
+    Verdict verdict(
+            @PathVariable long id,
+            @RequestParam String from,
+            @RequestParam(defaultValue = "") String to,
+            @RequestParam(defaultValue = "") String with) {
         Plan plan = plans.get(id).plan();
         Target line = Target.of(from);
-        Connection moved =
-                plan.connection(line).map(c -> c.withTo(Target.of(to))).orElse(Connection.wire(line, Target.of(to)));
+        PlanEdit edit = with.isEmpty()
+                ? new PlanEdit.Connect(plan.connection(line)
+                        .map(c -> c.withTo(Target.of(to)))
+                        .orElseGet(() -> Connection.wire(line, Target.of(to))))
+                : new PlanEdit.Swap(line, Target.of(with));
         Report before = report(plan);
-        Report after = report(new PlanEdit.Connect(moved).apply(plan));
+        Report after = report(edit.apply(plan));
         List<String> says = after.findings().stream()
                 .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
                 .filter(f -> before.finding(f.id()).isEmpty())

@@ -234,18 +234,7 @@ class EditController {
             @RequestParam String here,
             @RequestParam String a,
             @RequestParam String b) {
-        return edit(id, version, here, plan -> {
-            Connection one = wire(plan, a);
-            Connection other = wire(plan, b);
-            if (one.staysPut() || other.staysPut()) {
-                throw new PlanEdit.EditRefused("A locked line stays where it is; unlock it first.");
-            }
-            return new PlanEdit.Together(
-                    "swapped " + a + " and " + b,
-                    List.of(
-                            new PlanEdit.Connect(one.withTo(other.to())),
-                            new PlanEdit.Connect(other.withTo(one.to()))));
-        });
+        return edit(id, version, here, plan -> new PlanEdit.Swap(Target.of(a), Target.of(b)));
     }
 
     /** A whole bus goes to another controller: its lines come off their pins and are proposed anew there. */

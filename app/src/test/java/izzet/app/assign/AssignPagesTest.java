@@ -125,6 +125,9 @@ class AssignPagesTest {
         long id = plan("mcu-8bit-5v-14-6", "push-button/to-ground", "push-button/to-ground");
         form(id, "/connect", "from", "p0:A", "to", "board:3");
         form(id, "/connect", "from", "p1:A", "to", "board:5");
+        pages.perform(get("/plans/" + id + "/verdict?from=p0:A&with=p1:A"))
+                .andExpect(status().isOk())
+                .andExpect(jsonPath("$.stops").value(0));
         form(id, "/swap", "a", "p0:A", "b", "p1:A").andExpect(status().is3xxRedirection());
         assertThat(to(id, "p0:A")).isEqualTo(Target.of("board:5"));
         assertThat(to(id, "p1:A")).isEqualTo(Target.of("board:3"));

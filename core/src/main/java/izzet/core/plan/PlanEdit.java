@@ -257,6 +257,31 @@ public interface PlanEdit {
         }
     }
 
+    /** Two connected lines change places; what is in their wires goes along. */
+    record Swap(Target a, Target b) implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            Connection one = wire(plan, a);
+            Connection other = wire(plan, b);
+            return new Connect(other.withTo(one.to())).apply(new Connect(one.withTo(other.to())).apply(plan));
+        }
+
+        private static Connection wire(Plan plan, Target from) {
+            Connection wire = plan.connection(from)
+                    .orElseThrow(() -> new EditRefused("'" + from + "' is not connected; connect it first."));
+            if (wire.staysPut()) {
+                throw new EditRefused("'" + from + "' is locked and stays where it is; unlock it first.");
+            }
+            return wire;
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return "swapped " + nameOf(before, a.owner()) + " " + a.name() + " and " + nameOf(before, b.owner()) + " "
+                    + b.name();
+        }
+    }
+
     record Disconnect(Target from) implements PlanEdit {
         @Override
         public Plan apply(Plan plan) {

@@ -61,6 +61,23 @@ class PlanEditTest {
     }
 
     @Test
+    void linesChangePlacesWithWhatIsInTheirWires() {
+        Connection bell = new Connection(Target.of("bell:A"), Target.of("board:7"), null, "internal-up");
+        Plan wired = new PlanEdit.Connect(bell).apply(plan);
+        Target clock = wired.connection(Target.of("sign:SCL")).orElseThrow().to();
+        PlanEdit swap = new PlanEdit.Swap(Target.of("bell:A"), Target.of("sign:SCL"));
+        Plan swapped = swap.apply(wired);
+        assertThat(swapped.connection(Target.of("bell:A"))).contains(bell.withTo(clock));
+        assertThat(swapped.connection(Target.of("sign:SCL")).orElseThrow().to()).isEqualTo(Target.of("board:7"));
+        assertThat(swap.apply(swapped)).isEqualTo(wired);
+        assertThat(swap.describe(wired)).isEqualTo("swapped the bell A and the sign SCL");
+        Plan locked = new PlanEdit.Connect(bell.withLock(true)).apply(plan);
+        assertThatThrownBy(() -> swap.apply(locked)).hasMessageContaining("unlock it first");
+        Plan off = new PlanEdit.Disconnect(Target.of("bell:A")).apply(plan);
+        assertThatThrownBy(() -> swap.apply(off)).hasMessageContaining("connect it first");
+    }
+
+    @Test
     void aPartTakesItsWiresAndResistorsAlong() {
         Plan without = new PlanEdit.RemovePart("bell").apply(plan);
         assertThat(without.connections()).noneMatch(c -> c.from().owner().equals("bell"));
