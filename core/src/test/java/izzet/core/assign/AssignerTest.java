@@ -46,7 +46,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class AssignerTest {
 
     /** Rules about places; an assignment must break none. */
-    private static final Set<String> PLACES = Set.of("P1", "P2", "P3", "P4", "P5", "P8", "P12", "S1");
+    static final Set<String> PLACES = Set.of("P1", "P2", "P3", "P4", "P5", "P8", "P12", "S1");
 
     /** Rules that have nothing to do with places. */
     private static final Set<String> ELSE = Set.of("I1", "I2", "I3", "I5", "L3", "L7", "V1", "W5", "S3");
@@ -508,6 +508,48 @@ class AssignerTest {
         assertThat(prices)
                 .isSortedAccordingTo(java.util.Comparator.reverseOrder())
                 .hasSizeGreaterThan(1);
+    }
+
+    /** The 8-bit board has interrupts on two pins. */
+    @Test
+    void interruptsAreScarce() {
+        Workbench bench = Workbench.mcu()
+                .bare("left", "rotary-encoder", "interrupts")
+                .bare("right", "rotary-encoder", "interrupts");
+        Plan two = bench.plan();
+        Plan assigned = answer(two, LONG).assignments().get(0).edit().apply(two);
+        assertThat(List.of("left:CLK", "right:CLK"))
+                .extracting(l ->
+                        assigned.connection(Target.of(l)).orElseThrow().to().name())
+                .containsExactlyInAnyOrder("2", "3");
+        Answer three =
+                answer(bench.bare("third", "rotary-encoder", "interrupts").plan(), LONG);
+        assertThat(three.outcome()).isEqualTo(Outcome.NONE);
+        assertThat(three.conflict().wishes()).hasSize(3).allMatch(w -> w.endsWith("wants a pin for CLK (interrupt)"));
+        assertThat(three.conflict().reason()).contains("3 lines").contains("2 places for them: 2, 3");
+    }
+
+    /** An expander of eight lines takes the ninth button as little as a full board the first. */
+    @Test
+    void boardAndExpanderTakeAsManyAsTheyHave() {
+        Workbench bench = Workbench.on("wifi-single-30").bare("expander", "expander-8", "2-wire");
+        int buttons = 0;
+        Answer last = answer(bench.plan(), LONG);
+        Plan plan = bench.plan();
+        while (last.outcome() == Outcome.BEST && buttons < 30) {
+            plan = bench.plan();
+            last = answer(
+                    bench.bare("button-" + ++buttons, "push-button", "to-ground")
+                            .plan(),
+                    LONG);
+        }
+        assertThat(last.outcome()).isEqualTo(Outcome.NONE);
+        Plan full = answer(plan, LONG).assignments().get(0).edit().apply(plan);
+        assertThat(full.connections())
+                .filteredOn(c -> c.to().isLine() && c.to().owner().equals("expander"))
+                .hasSize(8);
+        assertThat(new Circuit(full, Workbench.CATALOG).freePins())
+                .allMatch(p -> !p.can(izzet.core.catalog.PinFunction.DIGITAL_IN));
     }
 
     /** A board without bus hardware makes its buses in the program, on any pins that can be read and written. */
