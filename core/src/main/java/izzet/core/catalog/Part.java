@@ -123,8 +123,15 @@ public record Part(
         }
     }
 
-    /** Two lines of a two-way shifter, the low-supply side first. */
+    /** Two lines of a shifter: of a two-way one the low-supply side first, of a one-way buffer the input. */
     public record Shift(String low, String high) {}
+
+    /** Whether a shifter's lines carry both ways. */
+    public boolean twoWay(Shift shift) {
+        return line(shift.low())
+                .filter(l -> l.direction() == Direction.OPEN_DRAIN)
+                .isPresent();
+    }
 
     /**
      * @param bus {@code i2c}, {@code spi}, {@code rgb} or null

@@ -50,10 +50,21 @@ public final class LegalPins {
             case PORT, CONVERTER -> mayBeSlow(wire, helperLine);
             case CHANNEL_SDA -> line == Role.I2C_SDA;
             case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
-            case SHIFT -> line != Role.SUPPLY;
+            case SHIFT -> passes(wire, helperLine);
             case SOURCE -> line == Role.SUPPLY;
             default -> false;
         };
+    }
+
+    /** Whether a shifter's line carries a line's signal: both ways, or one way from the board or to it. */
+    private static boolean passes(Wire wire, Wire shifted) {
+        Direction own = wire.line().direction();
+        return wire.role() != Role.SUPPLY
+                && switch (shifted.line().direction()) {
+                    case IN -> own == Direction.OUT;
+                    case OUT -> own == Direction.IN || own == Direction.BOTH;
+                    default -> true;
+                };
     }
 
     /**
@@ -118,8 +129,13 @@ public final class LegalPins {
             // No program is fast enough to make a pixel bus.
             return false;
         }
-        if (wire.role().i2c() || wire.role() == Role.SHIFT) {
+        if (wire.role().i2c()) {
             return pin.can(PinFunction.DIGITAL_IN) && pin.can(PinFunction.DIGITAL_OUT);
+        }
+        if (wire.role() == Role.SHIFT) {
+            Direction way = wire.line().direction();
+            return (way == Direction.IN || pin.can(PinFunction.DIGITAL_IN))
+                    && (way == Direction.OUT || pin.can(PinFunction.DIGITAL_OUT));
         }
         if (wire.role() == Role.GATE_CLOCK && controller != null) {
             return pin.signalOf(controller, "scl").isPresent();

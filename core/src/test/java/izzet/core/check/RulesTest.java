@@ -110,6 +110,30 @@ class RulesTest {
         assertThat(only(bench, "P1")).contains("the lever A").contains("the sign SCL");
     }
 
+    /** 1.204 × 10 kΩ × 50 pF = 602 ns until a line is high: 830 kHz. */
+    @Test
+    void l8ShiftersFitTheirLines() {
+        Workbench bench = sbc().with("map", "colour-128x160-serial-shifted")
+                .with("shifter", "level-shifter-4")
+                .wire("map:SCK", "shifter:HV1")
+                .wire("shifter:LV1", "board:GPIO11");
+        assertThat(only(bench, "L8")).contains("10 kΩ").contains("830").contains("4 MHz");
+        Bus spi = bench.plan().bus("spi").orElseThrow();
+        bench.edit(new PlanEdit.PutBus(new Bus(spi.id(), spi.kind(), spi.name(), spi.controller(), 800_000)));
+        assertThat(bench.findings("L8")).isEmpty();
+
+        Workbench buffered = mcu().with("sign", OLED)
+                .with("map", "colour-240x320-serial")
+                .with("buffer", "buffer-4-3v3")
+                .wire("map:SCK", "buffer:1Y")
+                .wire("buffer:1A", "board:13");
+        assertThat(buffered.findings("L8")).isEmpty();
+        assertThat(buffered.findings("P2")).isEmpty();
+        assertThat(only(buffered.wire("sign:SDA", "buffer:2Y").wire("buffer:2A", "board:A4"), "L8"))
+                .contains("the sign SDA is held low from both ends")
+                .contains("one way only, from the board");
+    }
+
     @Test
     void s1SelectsThatMeetBehindAShifter() {
         Workbench bench = sbc().with("one", "colour-128x160-serial-shifted")

@@ -95,6 +95,11 @@ class StrategiesTest {
                         "P7",
                         mcu().with("switch", "bus-switch-8").off("switch:RESET"),
                         "Tie the switch RESET to"),
+                new Case(
+                        "buffer",
+                        "L2",
+                        mcu().with("map", "epaper-200x200-serial"),
+                        "Put 2 buffers between the board and the map"),
                 new Case("level-shifter", "L1", mcu().with("sign", Workbench.OLED), "two-way level shifter"),
                 new Case(
                         "second-bus",

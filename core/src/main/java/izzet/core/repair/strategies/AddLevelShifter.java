@@ -49,7 +49,8 @@ public final class AddLevelShifter implements RepairStrategy {
                 .findFirst();
         return bus.stream()
                 .flatMap(b -> circuit.catalog().parts().values().stream()
-                        .filter(p -> p.shifts().size() >= 2)
+                        .filter(p ->
+                                p.shifts().size() >= 2 && p.shifts().stream().allMatch(p::twoWay))
                         .flatMap(p -> candidate(circuit, b, p).stream()))
                 .toList();
     }

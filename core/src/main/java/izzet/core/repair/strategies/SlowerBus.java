@@ -29,7 +29,7 @@ public final class SlowerBus implements RepairStrategy {
         if (finding.rule().equals("W5")) {
             return pixelBus(circuit, finding);
         }
-        if (!Set.of("I4", "I5", "S3").contains(finding.rule())) {
+        if (!Set.of("I4", "I5", "S3", "L8").contains(finding.rule())) {
             return List.of();
         }
         return finding.places().stream()
