@@ -493,6 +493,7 @@ class WholeWayTest {
                 .click();
         button(page, "Find the best").click();
         assertThat(page.locator("#search h3").first()).containsText("Proven best");
+        assertThat(violations(page)).isEmpty();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take assignment 1"))
                 .click();
         assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("locked"));
@@ -524,6 +525,22 @@ class WholeWayTest {
         page.context().close();
     }
 
+    /** A board with too few pins: what cannot hold together, and a way out that is taken along with the move, by keys. */
+    @Test
+    void aBoardWithTooFewPinsIsReachedByAWayOut() {
+        Page page = browser.page(port);
+        page.navigate("/plans/1/move?board=wifi-single-30");
+        assertThat(page.locator("#clash + p")).containsText("taken away");
+        assertThat(page.locator(".ways button").first()).containsText(", and ");
+        page.locator(".ways button").first().focus();
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".sub")).containsText("Wi-Fi single-core board");
+        assertThat(page.locator("#main")).not().containsText("not connected · clashes");
+        page.keyboard().press("u");
+        assertThat(page.locator(".sub")).containsText("8-bit 5 V board");
+        page.context().close();
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = ColorScheme.class,
@@ -532,14 +549,16 @@ class WholeWayTest {
         Page page = browser.page(port, 1280, 800, scheme);
         for (String path : pages()) {
             page.navigate(path);
-            var violations = new AxeBuilder(page).analyze().getViolations();
-            assertThat(violations.stream()
-                            .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
-                            .toList())
-                    .as(scheme + " " + path)
-                    .isEmpty();
+            assertThat(violations(page)).as(scheme + " " + path).isEmpty();
         }
         page.context().close();
+    }
+
+    private static List<String> violations(Page page) {
+        return new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
+                        .toList();
     }
 
     private static List<String> pages() {
@@ -551,6 +570,7 @@ class WholeWayTest {
                 "/plans/1/pins?against=&folded=all",
                 "/plans/1/assign",
                 "/plans/1/move?board=sbc-40-pin",
+                "/plans/1/move?board=wifi-single-30",
                 "/plans/1/wiring",
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",
