@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
  * @param aspect tells it from others of the same rule at the same places; empty where there are none
  * @param seenWorking commonly seen working although out of specification
  * @param places what it speaks of, the most important first; at least one
+ * @param naming how many of them, from the first, make its id; the others may change while it stays the same trouble
  * @param wording template with names in braces
  * @param words what stands for the names
  * @param figures the numbers compared
@@ -25,6 +26,7 @@ public record Finding(
         Severity severity,
         boolean seenWorking,
         List<Place> places,
+        int naming,
         String wording,
         Map<String, String> words,
         List<Figure> figures,
@@ -38,11 +40,14 @@ public record Finding(
         figures = List.copyOf(figures);
     }
 
-    /** Stable as long as rule and places stay; fit for a URL. */
+    /** Stable as long as rule and naming places stay; fit for a URL. */
     public String id() {
         return rule
                 + (aspect.isEmpty() ? "" : "-" + plain(aspect))
-                + places.stream().map(p -> "." + p.kind() + "-" + plain(p.id())).collect(Collectors.joining());
+                + places.stream()
+                        .limit(naming)
+                        .map(p -> "." + p.kind() + "-" + plain(p.id()))
+                        .collect(Collectors.joining());
     }
 
     private static String plain(String text) {

@@ -35,6 +35,7 @@ public final class Findings {
         private final Severity severity;
         private final String wording;
         private final List<Place> places = new ArrayList<>();
+        private final List<Place> others = new ArrayList<>();
         private final Map<String, String> words = new LinkedHashMap<>();
         private final List<Figure> figures = new ArrayList<>();
         private String aspect = "";
@@ -62,6 +63,12 @@ public final class Findings {
 
         public Draft at(List<Place> where) {
             places.addAll(where);
+            return this;
+        }
+
+        /** Places that have a share in it, but may change while it stays the same trouble; they do not make its id. */
+        public Draft with(List<Place> where) {
+            others.addAll(where);
             return this;
         }
 
@@ -101,12 +108,15 @@ public final class Findings {
         }
 
         public void add() {
+            int naming = places.size();
+            places.addAll(others);
             found.add(new Finding(
                     rule.id(),
                     aspect,
                     severity,
                     seenWorking,
                     places,
+                    naming,
                     wording,
                     words,
                     figures,

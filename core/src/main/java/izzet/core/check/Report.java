@@ -39,8 +39,10 @@ public record Report(List<Finding> findings, List<Undecided> undecided, Map<Stri
     /** Fewer stops, then fewer fixes, then fewer advises; and no stop that the other does not have. */
     public boolean betterThan(Report other) {
         boolean newStop = findings.stream()
-                .anyMatch(f ->
-                        f.severity() == Severity.STOP && other.finding(f.id()).isEmpty());
+                .filter(f -> f.severity() == Severity.STOP)
+                .anyMatch(f -> other.finding(f.id())
+                        .filter(o -> o.severity() == Severity.STOP)
+                        .isEmpty());
         if (newStop) {
             return false;
         }

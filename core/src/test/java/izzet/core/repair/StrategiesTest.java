@@ -100,6 +100,12 @@ class StrategiesTest {
                         "L2",
                         mcu().with("map", "epaper-200x200-serial"),
                         "Put 2 buffers between the board and the map"),
+                // Its rail is over its limit already; the buffers make that no new trouble.
+                new Case(
+                        "buffer",
+                        "L2",
+                        mcu().with("map", "colour-240x320-serial"),
+                        "Put 2 buffers between the board and the map"),
                 new Case("level-shifter", "L1", mcu().with("sign", Workbench.OLED), "two-way level shifter"),
                 new Case(
                         "second-bus",

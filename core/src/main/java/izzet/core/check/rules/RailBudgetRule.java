@@ -50,7 +50,7 @@ public final class RailBudgetRule implements Rule {
                                 typical > rail.limitMilliamps() ? Severity.STOP : Severity.FIX,
                                 "The {rail} rail gives {limit}; its parts take up to {most}.")
                         .at(Place.rail(rail.id(), rail.label()))
-                        .at(fed.stream().map(Place::of).toList())
+                        .with(fed.stream().map(Place::of).toList())
                         .word("rail", rail.label())
                         .word("limit", Quantity.milliamps(rail.limitMilliamps()))
                         .word("most", Quantity.milliamps(most))
