@@ -100,6 +100,11 @@ class StrategiesTest {
                         "L2",
                         mcu().with("map", "epaper-200x200-serial"),
                         "Put 2 buffers between the board and the map"),
+                new Case(
+                        "buffer",
+                        "L1",
+                        mcu().with("map", "epaper-200x200-serial"),
+                        "Put a buffer between the map and the board"),
                 // Its rail is over its limit already; the buffers make that no new trouble.
                 new Case(
                         "buffer",

@@ -21,7 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Puts one-way buffers between the board and all inputs of a part whose level does not fit. */
+/** Puts one-way buffers between the board and all inputs, or all outputs, of a part whose level does not fit. */
 public final class AddBuffer implements RepairStrategy {
 
     @Override
@@ -36,27 +36,43 @@ public final class AddBuffer implements RepairStrategy {
         }
         Set<Unit> units = new LinkedHashSet<>();
         Spots.wires(circuit, finding).forEach(w -> units.add(w.unit()));
+        finding.places().stream()
+                .filter(p -> p.kind().equals("pin"))
+                .flatMap(p -> circuit.board().pin(p.id()).stream())
+                .flatMap(p -> circuit.linesOn(p).stream())
+                .forEach(w -> units.add(w.unit()));
         List<Candidate> found = new ArrayList<>();
         for (Unit unit : units) {
-            List<Wire> inputs = circuit.wiresOf(unit).stream()
+            List<Wire> onPins = circuit.wiresOf(unit).stream()
+                    .filter(w -> !w.role().i2c() && !circuit.pinsUnder(w).isEmpty())
+                    .toList();
+            List<Wire> inputs = onPins.stream()
                     .filter(w ->
                             w.line().direction() == Direction.IN || w.line().direction() == Direction.BOTH)
-                    .filter(w -> !w.role().i2c() && !circuit.pinsUnder(w).isEmpty())
+                    .toList();
+            // Data of a bus must be let go when the part is not selected, which a buffer does not.
+            List<Wire> outputs = onPins.stream()
+                    .filter(w ->
+                            w.line().direction() == Direction.OUT && !w.role().bus())
                     .toList();
             for (Part part : circuit.catalog().parts().values()) {
                 boolean oneWay =
                         !part.shifts().isEmpty() && part.shifts().stream().noneMatch(part::twoWay);
                 if (oneWay && !inputs.isEmpty()) {
-                    candidate(circuit, unit, inputs, part).ifPresent(found::add);
+                    candidate(circuit, unit, inputs, part, true).ifPresent(found::add);
+                }
+                if (oneWay && !outputs.isEmpty()) {
+                    candidate(circuit, unit, outputs, part, false).ifPresent(found::add);
                 }
             }
         }
         return found;
     }
 
-    private static Optional<Candidate> candidate(Circuit circuit, Unit unit, List<Wire> inputs, Part part) {
+    private static Optional<Candidate> candidate(
+            Circuit circuit, Unit unit, List<Wire> lines, Part part, boolean fromBoard) {
         int each = part.shifts().size();
-        int number = (inputs.size() + each - 1) / each;
+        int number = (lines.size() + each - 1) / each;
         List<PlanEdit> edits = new ArrayList<>();
         for (int n = 0; n < number; n++) {
             String id = circuit.plan().freeId(n == 0 ? "buffer" : "buffer-" + (n + 1));
@@ -79,22 +95,26 @@ public final class AddBuffer implements RepairStrategy {
                     return Optional.empty();
                 }
             }
-            for (int k = 0; k < each && n * each + k < inputs.size(); k++) {
-                Wire wire = inputs.get(n * each + k);
+            for (int k = 0; k < each && n * each + k < lines.size(); k++) {
+                Wire wire = lines.get(n * each + k);
                 Part.Shift shift = part.shifts().get(k);
                 String pin = circuit.pinsUnder(wire).get(0).id();
-                edits.add(new PlanEdit.Connect(Target.line(id, shift.low()), Target.pin(pin)));
-                edits.add(new PlanEdit.Connect(wire.from(), Target.line(id, shift.high())));
+                String near = fromBoard ? shift.low() : shift.high();
+                String far = fromBoard ? shift.high() : shift.low();
+                edits.add(new PlanEdit.Connect(Target.line(id, near), Target.pin(pin)));
+                edits.add(new PlanEdit.Connect(wire.from(), Target.line(id, far)));
             }
         }
-        String title = "Put " + (number == 1 ? "a buffer" : number + " buffers") + " between the board and "
-                + unit.name() + ": " + part.name();
+        String buffers = number == 1 ? "a buffer" : number + " buffers";
+        String title = "Put " + buffers
+                + (fromBoard ? " between the board and " + unit.name() : " between " + unit.name() + " and the board")
+                + ": " + part.name();
         List<String> buy = new ArrayList<>();
         for (int n = 0; n < number; n++) {
             buy.add(part.purchase());
         }
         return Optional.of(new Candidate(
-                unit.id() + "-" + part.id(),
+                unit.id() + (fromBoard ? "-" : "-out-") + part.id(),
                 title,
                 Spots.all(title, edits),
                 buy,
