@@ -460,25 +460,33 @@ public record Weave(
             };
         }
 
-        private static String kind(Wire wire, Column column) {
+        /** The line that a wire is coloured and shaped by: behind a shifter what hangs there. */
+        private Wire meant(Wire wire) {
+            return circuit.standsFor(wire).stream().findFirst().orElse(wire);
+        }
+
+        private String kind(Wire wire, Column column) {
             if (column != null && column.kind().equals("rail")) {
                 return column.functions().isEmpty() ? "ground" : "supply";
             }
-            return wire.role().i2c()
-                            || wire.role() == Role.GATE_CLOCK
-                            || wire.role().downstream()
-                    ? "i2c"
-                    : wire.role().spi() ? "spi" : "single";
+            Role role = meant(wire).role();
+            boolean bus = role.i2c()
+                    || role == Role.GATE_CLOCK
+                    || role == Role.GATE_OUTPUT
+                    || role == Role.CHANNEL_SDA
+                    || role == Role.CHANNEL_SCL;
+            return bus ? "i2c" : role.spi() ? "spi" : "single";
         }
 
-        private static String shape(Wire wire, Column column) {
+        private String shape(Wire wire, Column column) {
             if (column == null) {
                 return "none";
             }
             if (column.kind().equals("rail")) {
                 return column.functions().isEmpty() ? "bar" : "square";
             }
-            return wire.role().bus() || wire.role() == Role.GATE_CLOCK ? "ring" : "dot";
+            Role role = meant(wire).role();
+            return role.bus() || role == Role.GATE_CLOCK ? "ring" : "dot";
         }
 
         private boolean clash(Wire wire, String target) {
