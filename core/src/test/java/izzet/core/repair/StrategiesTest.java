@@ -46,6 +46,12 @@ class StrategiesTest {
                 new Case("series-resistor", "L6", mcu().with("lamp", "led").wire("lamp:A", "board:9"), "Put 220 Ω"),
                 new Case("ground-read-write", "L2", drivingBack(), "Ground the cabin RW"),
                 new Case("move", "P1", twoOnOnePin(), "Move the right A to pin"),
+                new Case(
+                        "move",
+                        "P1",
+                        twoOnOnePin().with("third", "push-button").wire("third:A", "board:7", null, "internal-up"),
+                        "Move the left A to pin 4, the right A to pin"),
+                new Case("move", "S1", threeSelectsOnOnePin(), "Move the one CS to pin A0, the two CS to pin A1"),
                 new Case("move", "P2", mcu().with("sign", Workbench.OLED).wire("sign:SDA", "board:7"), "to pin A4"),
                 new Case(
                         "move",
@@ -135,6 +141,15 @@ class StrategiesTest {
                 .with("right", "push-button")
                 .wire("left:A", "board:7", null, "internal-up")
                 .wire("right:A", "board:7", null, "internal-up");
+    }
+
+    private static Workbench threeSelectsOnOnePin() {
+        return mcu().with("one", "oled-128x64-page-serial")
+                .with("two", "oled-128x64-page-serial")
+                .with("three", "oled-128x64-page-serial")
+                .wire("one:CS", "board:7")
+                .wire("two:CS", "board:7")
+                .wire("three:CS", "board:7");
     }
 
     private static Workbench spread() {

@@ -61,7 +61,7 @@ public final class SharedPinRule implements Rule {
     private void report(Findings findings, Place place, String what, List<Wire> clashing) {
         findings.of(this, Severity.STOP, "{what} carries {lines}, which cannot share it.")
                 .at(place)
-                .at(clashing.stream().map(Place::of).toList())
+                .with(clashing.stream().map(Place::of).toList())
                 .word("what", what)
                 .word("lines", clashing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
                 .remedy("Move one of them to a free pin.")

@@ -13,10 +13,13 @@ import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
-/** Moves a line to a free pin that can serve it; of several lines the last first. */
+/** Moves a line to a free pin that can serve it; of several lines the last first, of three and more on one place all but one. */
 public final class MoveToFreePin implements RepairStrategy {
 
     private static final int MOST_PER_LINE = 2;
@@ -35,29 +38,54 @@ public final class MoveToFreePin implements RepairStrategy {
         java.util.Collections.reverse(wires);
         List<Candidate> found = new ArrayList<>();
         for (Wire wire : wires) {
-            LegalPins.of(circuit, wire).stream()
-                    .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
-                    .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
-                    .sorted(Comparator.comparingInt(
-                            p -> p.functions().size() + 10 * p.duties().size()))
-                    .limit(MOST_PER_LINE)
-                    .forEach(p -> found.add(candidate(wire, p)));
+            pins(circuit, wire).limit(MOST_PER_LINE).forEach(p -> found.add(candidate(wire, p)));
+        }
+        if (wires.size() > 2 && Set.of("P1", "S1").contains(finding.rule())) {
+            apart(circuit, wires).ifPresent(found::add);
         }
         return found;
     }
 
-    private static Candidate candidate(Wire wire, Pin pin) {
+    private static Stream<Pin> pins(Circuit circuit, Wire wire) {
+        return LegalPins.of(circuit, wire).stream()
+                .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
+                .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
+                .sorted(Comparator.comparingInt(
+                        p -> p.functions().size() + 10 * p.duties().size()));
+    }
+
+    /** All but the last of the list, each to a pin of its own; empty when there are not enough. */
+    private static Optional<Candidate> apart(Circuit circuit, List<Wire> wires) {
+        List<PlanEdit> edits = new ArrayList<>();
+        List<String> moves = new ArrayList<>();
+        Set<Pin> taken = new HashSet<>();
+        for (Wire wire : wires.subList(0, wires.size() - 1)) {
+            Optional<Pin> pin = pins(circuit, wire).filter(taken::add).findFirst();
+            if (pin.isEmpty()) {
+                return Optional.empty();
+            }
+            edits.add(new PlanEdit.Connect(moved(wire, pin.get())));
+            moves.add(wire.label() + " to pin " + pin.get().label());
+        }
+        String title = "Move " + String.join(", ", moves);
+        return Optional.of(Candidate.plain("apart", title, Spots.all(title, edits)));
+    }
+
+    private static Connection moved(Wire wire, Pin pin) {
         Connection old = wire.connection();
-        Connection moved = new Connection(
+        return new Connection(
                 wire.from(),
                 Target.pin(pin.id()),
                 old == null ? null : old.seriesOhms(),
                 old == null ? null : old.pull());
+    }
+
+    private static Candidate candidate(Wire wire, Pin pin) {
         String title = "Move " + wire.label() + " to pin " + pin.label();
         return Candidate.coded(
                 wire.unit().id() + "-" + wire.line().id() + "-" + pin.id(),
                 title,
-                new PlanEdit.Connect(moved),
+                new PlanEdit.Connect(moved(wire, pin)),
                 "pin of " + wire.label() + ": " + pin.label());
     }
 }
