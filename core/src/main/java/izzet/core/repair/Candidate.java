@@ -2,6 +2,8 @@ package izzet.core.repair;
 
 import izzet.core.plan.PlanEdit;
 import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
 
 /**
  * An edit worth trying.
@@ -28,6 +30,23 @@ public record Candidate(
 
     public static Candidate coded(String key, String title, PlanEdit edit, String code) {
         return new Candidate(key, title, edit, List.of(), List.of(), List.of(code));
+    }
+
+    /** This change and one more, made after it by another strategy. */
+    Candidate then(String strategy, Candidate next) {
+        String second = next.title();
+        String both = title + ", and " + second.substring(0, 1).toLowerCase(Locale.ROOT) + second.substring(1);
+        return new Candidate(
+                key + "-then-" + strategy + (next.key().isEmpty() ? "" : "-" + next.key()),
+                both,
+                new PlanEdit.Together(both, List.of(edit, next.edit())),
+                joined(buy, next.buy()),
+                joined(limits, next.limits()).stream().distinct().toList(),
+                joined(code, next.code()));
+    }
+
+    private static List<String> joined(List<String> one, List<String> other) {
+        return Stream.concat(one.stream(), other.stream()).toList();
     }
 
     /** The same with the title as the name of the whole edit, so that the history reads well. */

@@ -11,8 +11,10 @@ import izzet.core.plan.PlanChecks;
 import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Finds repairs: asks every strategy, applies each proposal to the plan, checks the outcome, and keeps what came out better. Immutable.
@@ -27,6 +29,9 @@ public final class Repairs {
             .thenComparingInt(r -> r.brings().size())
             .thenComparingInt(r -> r.price().limits().size())
             .thenComparing(Repair::id);
+
+    private static final int MOST_TRIED = 60;
+    private static final int MOST_IN_TWO_STEPS = 3;
 
     private final Checker checker;
     private final List<RepairStrategy> strategies;
@@ -50,11 +55,71 @@ public final class Repairs {
         List<Repair> kept = new ArrayList<>();
         for (RepairStrategy strategy : strategies) {
             for (Candidate candidate : strategy.propose(circuit, finding)) {
-                attempt(circuit, report, finding, strategy, candidate).ifPresent(kept::add);
+                attempt(circuit, report, finding, strategy.name(), candidate).ifPresent(kept::add);
             }
         }
         kept.sort(CHEAPEST_FIRST);
+        if (parts(finding) > 2 && kept.stream().noneMatch(r -> r.price().buy().isEmpty())) {
+            kept.addAll(inTwoSteps(circuit, report, finding));
+            kept.sort(CHEAPEST_FIRST);
+        }
         return kept;
+    }
+
+    /** Trouble among three and more: a change that leaves it among fewer, and one that ends it there. The cheapest few. */
+    private List<Repair> inTwoSteps(Circuit circuit, Report report, Finding finding) {
+        List<Repair> found = new ArrayList<>();
+        Set<Set<String>> seen = new HashSet<>();
+        int tried = 0;
+        for (RepairStrategy first : strategies) {
+            for (Candidate one : first.propose(circuit, finding)) {
+                Circuit between = edited(circuit, one).orElse(null);
+                Finding rest = between == null ? null : remainder(checker.check(between), finding);
+                if (rest == null) {
+                    continue;
+                }
+                for (RepairStrategy second : strategies) {
+                    for (Candidate other : second.propose(between, rest)) {
+                        Set<String> both = new HashSet<>(List.of(one.title(), other.title()));
+                        if (tried < MOST_TRIED && both.size() == 2 && seen.add(both)) {
+                            tried++;
+                            attempt(circuit, report, finding, first.name(), one.then(second.name(), other))
+                                    .ifPresent(found::add);
+                        }
+                    }
+                }
+            }
+        }
+        found.sort(CHEAPEST_FIRST);
+        return found.subList(0, Math.min(MOST_IN_TWO_STEPS, found.size()));
+    }
+
+    private static long parts(Finding finding) {
+        return finding.places().stream()
+                .filter(p -> p.kind().equals("part") || p.kind().equals("line"))
+                .map(p -> p.id().split(":")[0])
+                .distinct()
+                .count();
+    }
+
+    /** The same trouble among fewer; null when it is gone, or still as it was. */
+    private static Finding remainder(Report outcome, Finding finding) {
+        return outcome.of(finding.rule()).stream()
+                .filter(f -> f.places().size() < finding.places().size()
+                        && finding.places().containsAll(f.places()))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static Optional<Circuit> edited(Circuit before, Candidate candidate) {
+        try {
+            Plan edited = candidate.edit().apply(before.plan());
+            return PlanChecks.of(edited, before.catalog()).isEmpty()
+                    ? Optional.of(new Circuit(edited, before.catalog()))
+                    : Optional.empty();
+        } catch (PlanEdit.EditRefused e) {
+            return Optional.empty();
+        }
     }
 
     /** Looks a repair up by its id, trying it anew; empty when it no longer helps this plan. */
@@ -75,17 +140,11 @@ public final class Repairs {
     }
 
     private Optional<Repair> attempt(
-            Circuit before, Report report, Finding finding, RepairStrategy strategy, Candidate candidate) {
-        Plan edited;
-        try {
-            edited = candidate.edit().apply(before.plan());
-        } catch (PlanEdit.EditRefused e) {
+            Circuit before, Report report, Finding finding, String strategy, Candidate candidate) {
+        Circuit after = edited(before, candidate).orElse(null);
+        if (after == null) {
             return Optional.empty();
         }
-        if (!PlanChecks.of(edited, before.catalog()).isEmpty()) {
-            return Optional.empty();
-        }
-        Circuit after = new Circuit(edited, before.catalog());
         Report outcome = checker.check(after);
         if (outcome.finding(finding.id()).isPresent() || !outcome.betterThan(report)) {
             return Optional.empty();
@@ -95,7 +154,7 @@ public final class Repairs {
                 candidate.buy(),
                 candidate.limits(),
                 candidate.code());
-        String id = finding.id() + "~" + strategy.name() + (candidate.key().isEmpty() ? "" : "-" + candidate.key());
+        String id = finding.id() + "~" + strategy + (candidate.key().isEmpty() ? "" : "-" + candidate.key());
         return Optional.of(new Repair(
                 id,
                 finding.id(),

@@ -50,6 +50,27 @@ class RepairsTest {
         assertThat(repairs).anyMatch(r -> r.id().contains("~bus-switch"));
     }
 
+    /** Two addresses for three displays: one moves its strap, another gets a bus of its own, and nothing is bought. */
+    @Test
+    void threeTwinsArePartedInTwoStepsWithoutBuying() {
+        Workbench three = twins(Workbench.MCU).with("three", Workbench.OLED);
+        List<Repair> repairs = three.repairs("I1");
+        Repair cheapest = repairs.get(0);
+        assertThat(cheapest.title())
+                .startsWith("Set the one to 0x3D")
+                .contains(", and make a second bus in the program for the three");
+        assertThat(cheapest.price().buy()).isEmpty();
+        assertThat(cheapest.price().pins()).isEqualTo(2);
+        assertThat(cheapest.price().code())
+                .contains("address of the one: 0x3D")
+                .anyMatch(c -> c.startsWith("a second bus object"));
+        assertThat(repairs).filteredOn(r -> r.id().contains("-then-")).hasSizeBetween(1, 3);
+        Plan mended = cheapest.edit().apply(three.plan());
+        assertThat(Workbench.CHECKER.check(mended, Workbench.CATALOG).of("I1")).isEmpty();
+        assertThat(Workbench.REPAIRS.find(three.circuit(), three.check(), cheapest.id()))
+                .contains(cheapest);
+    }
+
     @Test
     void theSerialTwinIsNotOfferedWithoutRoom() {
         Workbench full = twins(Workbench.MCU)
@@ -63,6 +84,7 @@ class RepairsTest {
     void everyOfferHelps() {
         List<Workbench> benches = List.of(
                 twins(Workbench.MCU),
+                twins(Workbench.MCU).with("three", Workbench.OLED),
                 twins(Workbench.SBC).with("cabin", "character-16x2-expander"),
                 Workbench.on(Workbench.MCU)
                         .with("map", "colour-128x160-serial-3v3", "panel-and-card")
