@@ -12,9 +12,12 @@ import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BinaryOperator;
 
 /**
  * Finds repairs: asks every strategy, applies each proposal to the plan, checks the outcome, and keeps what came out better. Immutable.
@@ -30,7 +33,7 @@ public final class Repairs {
             .thenComparingInt(r -> r.price().limits().size())
             .thenComparing(Repair::id);
 
-    private static final int MOST_TRIED = 60;
+    private static final int MOST_TRIED = 100;
     private static final int MOST_IN_TWO_STEPS = 3;
 
     private final Checker checker;
@@ -68,7 +71,8 @@ public final class Repairs {
 
     /** Trouble among three and more: a change that leaves it among fewer, and one that ends it there. The cheapest few. */
     private List<Repair> inTwoSteps(Circuit circuit, Report report, Finding finding) {
-        List<Repair> found = new ArrayList<>();
+        // The cheapest of each kind; the same with other parts is no news.
+        Map<String, Repair> found = new LinkedHashMap<>();
         Set<Set<String>> seen = new HashSet<>();
         int tried = 0;
         for (RepairStrategy first : strategies) {
@@ -84,14 +88,17 @@ public final class Repairs {
                         if (tried < MOST_TRIED && both.size() == 2 && seen.add(both)) {
                             tried++;
                             attempt(circuit, report, finding, first.name(), one.then(second.name(), other))
-                                    .ifPresent(found::add);
+                                    .ifPresent(r -> found.merge(
+                                            first.name() + second.name(), r, BinaryOperator.minBy(CHEAPEST_FIRST)));
                         }
                     }
                 }
             }
         }
-        found.sort(CHEAPEST_FIRST);
-        return found.subList(0, Math.min(MOST_IN_TWO_STEPS, found.size()));
+        return found.values().stream()
+                .sorted(CHEAPEST_FIRST)
+                .limit(MOST_IN_TWO_STEPS)
+                .toList();
     }
 
     private static long parts(Finding finding) {
