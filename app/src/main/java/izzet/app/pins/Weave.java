@@ -460,16 +460,11 @@ public record Weave(
             };
         }
 
-        /** The line that a wire is coloured and shaped by: behind a shifter what hangs there. */
-        private Wire meant(Wire wire) {
-            return circuit.standsFor(wire).stream().findFirst().orElse(wire);
-        }
-
         private String kind(Wire wire, Column column) {
             if (column != null && column.kind().equals("rail")) {
                 return column.functions().isEmpty() ? "ground" : "supply";
             }
-            Role role = meant(wire).role();
+            Role role = circuit.need(wire).role();
             boolean bus = role.i2c()
                     || role == Role.GATE_CLOCK
                     || role == Role.GATE_OUTPUT
@@ -485,7 +480,7 @@ public record Weave(
             if (column.kind().equals("rail")) {
                 return column.functions().isEmpty() ? "bar" : "square";
             }
-            Role role = meant(wire).role();
+            Role role = circuit.need(wire).role();
             return role.bus() || role == Role.GATE_CLOCK ? "ring" : "dot";
         }
 

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Random;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 
 /**
  * Betters an assignment by moving lines and swapping two, taking a worse one now and then, less and less (simulated annealing: S.
@@ -66,10 +67,10 @@ final class Annealing {
             // Lines of a bus stay in the pin set that they have: another one would take them all at once.
             int own = set[i][places[i]];
             int row = i;
-            options[i] = java.util.stream.IntStream.range(0, spots)
+            options[i] = IntStream.range(0, spots)
                     .filter(s -> price[row][s] != Prices.NONE && set[row][s] == own)
                     .toArray();
-            chainsOf[i] = java.util.stream.IntStream.range(0, prices.chains().size())
+            chainsOf[i] = IntStream.range(0, prices.chains().size())
                     .filter(c -> Arrays.stream(prices.chains().get(c).wishes()).anyMatch(w -> w == row))
                     .toArray();
         }

@@ -68,7 +68,7 @@ final class Conflicts {
             return "locked " + wire.line().id() + " on "
                     + wire.to().orElseThrow().name();
         }
-        Wire need = Points.need(circuit, wire);
+        Wire need = circuit.need(wire);
         Optional<Bus> bus = circuit.busOf(need.unit()).filter(b -> need.role().bus() || need.role() == Role.GATE_CLOCK);
         if (bus.isPresent()) {
             return "the lines of " + bus.get().name();

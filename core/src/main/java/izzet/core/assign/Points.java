@@ -210,7 +210,7 @@ public final class Points {
                     || circuit.standsFor(wire).isEmpty()) {
                 continue;
             }
-            Wire need = need(circuit, wire);
+            Wire need = circuit.need(wire);
             // One net is one place, however many lines share it.
             boolean first = counted.add(to.get().toString());
             String controller = circuit.busOf(need.unit()).map(Bus::controller).orElse(null);
@@ -237,11 +237,6 @@ public final class Points {
         Map<String, Lie> lies = lies(circuit);
         circuit.units().forEach(u -> add(points, part(circuit, u, lies)));
         return points;
-    }
-
-    /** The line that says what a wire's place must be able to do; there must be one. */
-    static Wire need(Circuit circuit, Wire wire) {
-        return circuit.standsFor(wire).get(0);
     }
 
     static boolean isPort(Circuit circuit, Target target) {
@@ -271,8 +266,8 @@ public final class Points {
                 near += apart(a, b);
                 up += way(a, b) > 0 ? 1 : 0;
                 down += way(a, b) < 0 ? 1 : 0;
-                boolean data = need(circuit, before).role() == Role.DATA
-                        && need(circuit, wire).role() == Role.DATA;
+                boolean data = circuit.need(before).role() == Role.DATA
+                        && circuit.need(wire).role() == Role.DATA;
                 order += data && !nextBit(last.get(), pin.get()) ? OUT_OF_ORDER : 0;
             }
             before = wire;

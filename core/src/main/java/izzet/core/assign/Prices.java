@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * What a task's places cost, as numbers that a search can run on: places and wishes are their indexes. Immutable after construction. Safe
@@ -112,9 +113,7 @@ final class Prices {
     /** The places that a wish can have with the k-th controller. */
     int[] options(int wish, int k) {
         int[] prices = place[wish][k];
-        return java.util.stream.IntStream.range(0, prices.length)
-                .filter(s -> prices[s] != NONE)
-                .toArray();
+        return IntStream.range(0, prices.length).filter(s -> prices[s] != NONE).toArray();
     }
 
     /** Of the cheapest controller for each wish and place; {@link #NONE} where it cannot be with any. */

@@ -234,7 +234,7 @@ final class Task {
     private boolean serves(Wish wish, Spot spot, String controller) {
         return spot.pin() == null
                 ? wish.wires().stream()
-                        .allMatch(w -> spot.port().unit() != w.unit() && LegalPins.mayBeSlow(w, spot.port()))
+                        .allMatch(w -> spot.port().unit() != w.unit() && LegalPins.servesInstead(w, spot.port()))
                 : !taken(spot.pin()) && able(wish, spot.pin(), controller);
     }
 
@@ -332,6 +332,6 @@ final class Task {
     boolean data(int wish, Unit unit) {
         return wishes.get(wish).wires().stream()
                 .filter(w -> w.unit().id().equals(unit.id()))
-                .anyMatch(w -> Points.need(circuit, w).role() == Role.DATA);
+                .anyMatch(w -> circuit.need(w).role() == Role.DATA);
     }
 }

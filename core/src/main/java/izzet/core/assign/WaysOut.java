@@ -15,7 +15,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -82,15 +81,7 @@ public final class WaysOut {
         }
 
         String title() {
-            StringBuilder title = new StringBuilder();
-            for (WayOut.Change change : made) {
-                String words = change.title();
-                title.append(
-                        title.length() == 0
-                                ? words
-                                : ", and " + words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1));
-            }
-            return title.toString();
+            return PlanEdit.together(made.stream().map(WayOut.Change::title).toList());
         }
     }
 

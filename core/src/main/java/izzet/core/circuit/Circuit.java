@@ -217,6 +217,11 @@ public final class Circuit {
         return wire.role() == Role.SHIFT ? beyond(wire, new HashSet<>()) : List.of(wire);
     }
 
+    /** The line that says what a wire's place must be able to do; the wire itself where nothing hangs behind it. */
+    public Wire need(Wire wire) {
+        return standsFor(wire).stream().findFirst().orElse(wire);
+    }
+
     private List<Wire> beyond(Wire near, Set<Target> seen) {
         Optional<Target> far = otherSide(near);
         Net net = far.flatMap(this::netOf).orElse(null);

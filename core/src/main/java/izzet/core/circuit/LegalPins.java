@@ -47,7 +47,7 @@ public final class LegalPins {
     private static boolean hangsOn(Wire wire, Wire helperLine) {
         Role line = wire.role();
         return switch (helperLine.role()) {
-            case PORT, CONVERTER -> mayBeSlow(wire, helperLine);
+            case PORT, CONVERTER -> servesInstead(wire, helperLine);
             case CHANNEL_SDA -> line == Role.I2C_SDA;
             case CHANNEL_SCL, GATE_OUTPUT -> line == Role.I2C_SCL;
             case SHIFT -> passes(wire, helperLine);
@@ -57,7 +57,7 @@ public final class LegalPins {
     }
 
     /** Whether a shifter's line carries a line's signal: both ways, or one way from the board or to it. */
-    private static boolean passes(Wire wire, Wire shifted) {
+    public static boolean passes(Wire wire, Wire shifted) {
         Direction own = wire.line().direction();
         return wire.role() != Role.SUPPLY
                 && switch (shifted.line().direction()) {
@@ -72,7 +72,7 @@ public final class LegalPins {
      * selects of parts on another bus than the expander's, but nothing that wants a special capability; one of a converter what wants an
      * analog input.
      */
-    public static boolean mayBeSlow(Wire wire, Wire port) {
+    public static boolean servesInstead(Wire wire, Wire port) {
         if (port.role() == Role.CONVERTER) {
             return wire.capability().equals(PinFunction.ANALOG_IN);
         }

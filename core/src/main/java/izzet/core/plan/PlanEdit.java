@@ -2,6 +2,7 @@ package izzet.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 
@@ -16,6 +17,18 @@ public interface PlanEdit {
 
     /** What is done, for the history: "connected Platform 1 sign SDA to A4". */
     String describe(Plan before);
+
+    /** The titles of changes made together, as one sentence. */
+    static String together(List<String> titles) {
+        StringBuilder all = new StringBuilder();
+        for (String title : titles) {
+            all.append(
+                    all.isEmpty()
+                            ? title
+                            : ", and " + title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1));
+        }
+        return all.toString();
+    }
 
     /** An edit that this plan cannot take, with a sentence that says why. */
     final class EditRefused extends RuntimeException {

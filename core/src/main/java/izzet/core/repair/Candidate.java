@@ -2,7 +2,6 @@ package izzet.core.repair;
 
 import izzet.core.plan.PlanEdit;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 
 /**
@@ -34,8 +33,7 @@ public record Candidate(
 
     /** This change and one more, made after it by another strategy. */
     Candidate then(String strategy, Candidate next) {
-        String second = next.title();
-        String both = title + ", and " + second.substring(0, 1).toLowerCase(Locale.ROOT) + second.substring(1);
+        String both = PlanEdit.together(List.of(title, next.title()));
         return new Candidate(
                 key + "-then-" + strategy + (next.key().isEmpty() ? "" : "-" + next.key()),
                 both,

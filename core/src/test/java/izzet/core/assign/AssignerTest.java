@@ -10,6 +10,7 @@ import izzet.core.assign.Assigner.Answer;
 import izzet.core.assign.Assigner.Assignment;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Assigner.Outcome;
+import izzet.core.catalog.PinFunction;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
@@ -18,6 +19,7 @@ import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
+import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanChecks;
 import izzet.core.plan.PlanDocument;
@@ -375,8 +377,8 @@ class AssignerTest {
 
     /** Up to four lines of the plan go behind a shifter whose side towards the board is open. */
     private static Plan behindShifters(Plan plan, Random random) {
-        Plan next = new PlanEdit.AddPart(new izzet.core.plan.PlacedPart(
-                        "shifter", "level-shifter-4", 1, "the shifter", "two-way", Map.of(), null, null))
+        Plan next = new PlanEdit.AddPart(
+                        new PlacedPart("shifter", "level-shifter-4", 1, "the shifter", "two-way", Map.of(), null, null))
                 .apply(plan);
         int channel = 1;
         for (Connection c : plan.connections()) {
@@ -409,7 +411,7 @@ class AssignerTest {
         // A button that is locked on the usual data pin drives the bus to another controller, helpers and all.
         Plan crowded = new PlanEdit.Connect(
                         new Connection(Target.of("lever:A"), Target.of("board:GPIO2"), null, null, true))
-                .apply(new PlanEdit.AddPart(new izzet.core.plan.PlacedPart(
+                .apply(new PlanEdit.AddPart(new PlacedPart(
                                 "lever", "push-button", 1, "the lever", "to-ground", Map.of(), null, null))
                         .apply(assigned));
         Plan moved = answer(crowded, LONG).assignments().get(0).edit().apply(crowded);
@@ -548,8 +550,7 @@ class AssignerTest {
         assertThat(full.connections())
                 .filteredOn(c -> c.to().isLine() && c.to().owner().equals("expander"))
                 .hasSize(8);
-        assertThat(new Circuit(full, Workbench.CATALOG).freePins())
-                .allMatch(p -> !p.can(izzet.core.catalog.PinFunction.DIGITAL_IN));
+        assertThat(new Circuit(full, Workbench.CATALOG).freePins()).allMatch(p -> !p.can(PinFunction.DIGITAL_IN));
     }
 
     /** A board without bus hardware makes its buses in the program, on any pins that can be read and written. */

@@ -8,6 +8,7 @@ import izzet.core.plan.PlacedPart;
 import izzet.core.plan.PlanEdit;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
 
@@ -26,7 +27,7 @@ final class NewHelper {
                 .map(p -> new WayOut.Change(
                         title + ": " + p.name(),
                         new PlanEdit.AddPart(new PlacedPart(
-                                circuit.plan().freeId(name.toLowerCase(java.util.Locale.ROOT)),
+                                circuit.plan().freeId(name.toLowerCase(Locale.ROOT)),
                                 p.id(),
                                 p.version(),
                                 name,

@@ -1,12 +1,14 @@
 package izzet.core.check.rules;
 
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Part;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
@@ -55,27 +57,32 @@ public final class ShifterRule implements Rule {
             tooFast(circuit, findings, near, shift, wire);
             return;
         }
-        boolean fromBoard = near.line().direction() == Direction.IN;
-        Direction own = wire.line().direction();
-        boolean passes = fromBoard ? own == Direction.IN || own == Direction.BOTH : own == Direction.OUT;
-        if (!passes) {
+        Wire far = circuit.wire(Target.line(near.unit().id(), far(shift, near))).orElseThrow();
+        if (!LegalPins.passes(wire, far)) {
+            boolean fromBoard = far.line().direction() == Direction.OUT;
+            boolean openDrain = wire.line().direction() == Direction.OPEN_DRAIN;
+            LogicLevels levels = near.unit().part().levels().get(near.line().levels());
             findings.of(this, Severity.STOP, "{line} {does}, and {helper} passes one way only, {way} the board.")
                     .aspect("way")
                     .at(Place.of(wire), Place.of(near.unit()))
                     .word("line", wire.label())
-                    .word("does", own == Direction.OPEN_DRAIN ? "is held low from both ends" : "goes the other way")
+                    .word("does", openDrain ? "is held low from both ends" : "goes the other way")
                     .word("helper", near.unit().name())
                     .word("way", fromBoard ? "from" : "to")
-                    .source(near.unit().part().source("sheet"))
+                    .source(levels == null ? null : near.unit().part().source(levels.source()))
                     .remedy(
                             "Use a two-way shifter for open-drain lines, and turn a buffer round for signals to the board.")
                     .add();
         }
     }
 
+    private static String far(Part.Shift shift, Wire near) {
+        return shift.low().equals(near.line().id()) ? shift.high() : shift.low();
+    }
+
     private void tooFast(Circuit circuit, Findings findings, Wire near, Part.Shift shift, Wire wire) {
         Bus bus = circuit.busOf(wire.unit()).orElse(null);
-        String far = shift.low().equals(near.line().id()) ? shift.high() : shift.low();
+        String far = far(shift, near);
         Optional<Double> ohms = circuit.pullUpsOf(near.unit()).stream()
                 .filter(p -> p.lines().contains(far))
                 .map(Part.FittedPullUp::ohms)

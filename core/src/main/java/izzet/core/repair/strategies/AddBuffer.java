@@ -1,15 +1,14 @@
 package izzet.core.repair.strategies;
 
+import izzet.core.assign.Proposal;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.Part;
-import izzet.core.catalog.PartLine;
-import izzet.core.catalog.Rail;
-import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.PlacedPart;
+import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
 import izzet.core.repair.Candidate;
@@ -18,7 +17,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 
 /** Puts one-way buffers between the board and all inputs, or all outputs, of a part whose level does not fit. */
@@ -59,23 +57,24 @@ public final class AddBuffer implements RepairStrategy {
                 boolean oneWay =
                         !part.shifts().isEmpty() && part.shifts().stream().noneMatch(part::twoWay);
                 if (oneWay && !inputs.isEmpty()) {
-                    candidate(circuit, unit, inputs, part, true).ifPresent(found::add);
+                    found.add(candidate(circuit, unit, inputs, part, true));
                 }
                 if (oneWay && !outputs.isEmpty()) {
-                    candidate(circuit, unit, outputs, part, false).ifPresent(found::add);
+                    found.add(candidate(circuit, unit, outputs, part, false));
                 }
             }
         }
         return found;
     }
 
-    private static Optional<Candidate> candidate(
-            Circuit circuit, Unit unit, List<Wire> lines, Part part, boolean fromBoard) {
+    private static Candidate candidate(Circuit circuit, Unit unit, List<Wire> lines, Part part, boolean fromBoard) {
         int each = part.shifts().size();
         int number = (lines.size() + each - 1) / each;
         List<PlanEdit> edits = new ArrayList<>();
+        List<String> ids = new ArrayList<>();
         for (int n = 0; n < number; n++) {
             String id = circuit.plan().freeId(n == 0 ? "buffer" : "buffer-" + (n + 1));
+            ids.add(id);
             String name = number == 1 ? "Buffer" : "Buffer " + (n + 1);
             edits.add(new PlanEdit.AddPart(new PlacedPart(
                     id,
@@ -86,15 +85,6 @@ public final class AddBuffer implements RepairStrategy {
                     Map.of(),
                     null,
                     null)));
-            for (PartLine line : part.lines()) {
-                Optional<Rail> rail = rail(circuit, part, line);
-                if (rail.isPresent()) {
-                    edits.add(new PlanEdit.Connect(
-                            Target.line(id, line.id()), Target.rail(rail.get().id())));
-                } else if (line.required()) {
-                    return Optional.empty();
-                }
-            }
             for (int k = 0; k < each && n * each + k < lines.size(); k++) {
                 Wire wire = lines.get(n * each + k);
                 Part.Shift shift = part.shifts().get(k);
@@ -105,6 +95,10 @@ public final class AddBuffer implements RepairStrategy {
                 edits.add(new PlanEdit.Connect(wire.from(), Target.line(id, far)));
             }
         }
+        for (String id : ids) {
+            Plan wired = Spots.all("wired", edits).apply(circuit.plan());
+            edits.add(Proposal.of(wired, circuit.catalog(), id).edit());
+        }
         String buffers = number == 1 ? "a buffer" : number + " buffers";
         String title = "Put " + buffers
                 + (fromBoard ? " between the board and " + unit.name() : " between " + unit.name() + " and the board")
@@ -113,26 +107,12 @@ public final class AddBuffer implements RepairStrategy {
         for (int n = 0; n < number; n++) {
             buy.add(part.purchase());
         }
-        return Optional.of(new Candidate(
+        return new Candidate(
                 unit.id() + (fromBoard ? "-" : "-out-") + part.id(),
                 title,
                 Spots.all(title, edits),
                 buy,
                 List.of("One way only: nothing is read back through it."),
-                List.of()));
-    }
-
-    private static Optional<Rail> rail(Circuit circuit, Part part, PartLine line) {
-        if (line.role() == Role.GROUND || "ground".equals(line.rest())) {
-            return Optional.of(circuit.board().ground());
-        }
-        return line.role() == Role.SUPPLY
-                ? circuit.board().rails().stream()
-                        .filter(r -> r.gives()
-                                && !r.ground()
-                                && r.volts() >= part.supply().minVolts()
-                                && r.volts() <= part.supply().maxVolts())
-                        .findFirst()
-                : Optional.empty();
+                List.of());
     }
 }
