@@ -129,7 +129,7 @@ class AssignController {
         if (search.answer() != null) {
             model.addAttribute("answer", search.answer());
             model.addAttribute("cards", cards(search));
-            model.addAttribute("ways", search.ways());
+            model.addAttribute("ways", WayView.of(search.ways(), search.start(), shelf.catalog(), checker));
             model.addAttribute("stale", plans.get(id).version() != search.version());
         }
         return "assign";

@@ -1,5 +1,6 @@
 package izzet.app.move;
 
+import izzet.app.assign.WayView;
 import izzet.app.catalog.Shelf;
 import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.PlanStore;
@@ -96,7 +97,7 @@ class MoveController {
         List<WaysOut.Way> ways = migration.conflict() == null
                 ? List.of()
                 : waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME));
-        model.addAttribute("ways", ways);
+        model.addAttribute("ways", WayView.of(ways, migration.plan(), shelf.catalog(), checker));
         model.addAttribute("counts", counts(migration));
         model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways)));
         return "move";

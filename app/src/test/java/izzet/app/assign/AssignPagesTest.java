@@ -236,6 +236,19 @@ class AssignPagesTest {
         assertThat(taken.connections()).filteredOn(c -> c.to().isPin()).hasSize(3);
     }
 
+    /** A way out finds places; that the adapter then pulls the bus to (5 V + 3.3 V) / 2, by 4.7 kΩ each, is told before it is taken. */
+    @Test
+    void whatAWayOutWouldBringIsToldBefore() throws Exception {
+        long id = plan(
+                "mcu-8bit-5v-14-6", "character-16x2-direct/8-bit", "led-rgb/dimmed", "oled-128x64-page-2wire/2-wire");
+        form(id, "/parts/p0/connect");
+        form(id, "/parts/p1/connect");
+        form(id, "/parts/p2/connect");
+        assertThat(page("/plans/" + id + "/move?board=wifi-single-30"))
+                .contains("Use for Part 0")
+                .contains("then to mend: The bus puts 4.15 V on Part 2");
+    }
+
     @Test
     void aPlanGoesToAnotherBoardAndBack() throws Exception {
         long id = plan("mcu-8bit-5v-14-6", "oled-128x64-page-2wire/2-wire", "push-button/to-ground");
