@@ -8,6 +8,7 @@ import izzet.core.check.Report;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
+import izzet.core.plan.LooseEnds;
 import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
@@ -171,16 +172,12 @@ class EditController {
 
     /** Wires of lines that the other variant lacks come off; lines that it adds are proposed. */
     private List<PlanEdit> otherInterface(Plan plan, PlacedPart placed, String variant) {
-        Part part = shelf.catalog().part(placed.part()).orElseThrow();
+        Part part = shelf.catalog().part(placed.part(), placed.partVersion()).orElseThrow();
         if (part.interfaceOf(variant).isEmpty()) {
             throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
         }
         List<PlanEdit> edits = new ArrayList<>(List.of(new PlanEdit.ChooseInterface(placed.id(), variant)));
-        part.lines().stream()
-                .filter(l -> !l.in(variant))
-                .map(l -> Target.line(placed.id(), l.id()))
-                .filter(t -> plan.connection(t).isPresent())
-                .forEach(t -> edits.add(new PlanEdit.Disconnect(t)));
+        edits.addAll(LooseEnds.of(edits.get(0).apply(plan), shelf.catalog()));
         Plan changed = new PlanEdit.Together("", edits).apply(plan);
         edits.add(Proposal.of(changed, shelf.catalog(), placed.id()).edit());
         return edits;

@@ -6,10 +6,13 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
+import izzet.core.quantity.Names;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -25,8 +28,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class PlanStore {
 
-    private static final int DONE_LENGTH = 400;
+    private static final int DONE_LENGTH = 800;
     private static final int COPY_NAME = 80;
+    private static final Logger LOG = LoggerFactory.getLogger(PlanStore.class);
 
     private final JdbcClient db;
     private final PlanDocument documents;
@@ -40,8 +44,11 @@ public class PlanStore {
         this.clock = clock;
     }
 
-    /** @param board id in the catalogue */
-    public record Entry(long id, String name, String board, int parts, java.time.Instant changed) {}
+    /**
+     * @param board id in the catalogue; empty when the current revision cannot be read
+     * @param readable whether the current revision can be read
+     */
+    public record Entry(long id, String name, String board, int parts, java.time.Instant changed, boolean readable) {}
 
     /** Plans that are not deleted, last changed first. */
     public List<Entry> list() {
@@ -54,19 +61,25 @@ public class PlanStore {
     }
 
     private List<Entry> entries(String condition) {
-        return db.sql("select p.id, p.changed_at, r.document from plan p join plan_revision r"
+        return db.sql("select p.id, p.name, p.changed_at, r.document from plan p join plan_revision r"
                         + " on r.plan_id = p.id and r.number = p.current_number where " + condition
                         + " order by p.changed_at desc, p.id desc")
-                .query((row, n) -> {
-                    Plan plan = documents.readStored(row.getString("document"));
-                    return new Entry(
-                            row.getLong("id"),
-                            plan.name(),
-                            plan.board(),
-                            plan.parts().size(),
-                            row.getTimestamp("changed_at").toInstant());
-                })
+                .query((row, n) -> entry(
+                        row.getLong("id"),
+                        row.getString("name"),
+                        row.getString("document"),
+                        row.getTimestamp("changed_at").toInstant()))
                 .list();
+    }
+
+    private Entry entry(long id, String name, String document, java.time.Instant changed) {
+        try {
+            Plan plan = documents.readStored(document);
+            return new Entry(id, plan.name(), plan.board(), plan.parts().size(), changed, true);
+        } catch (RuntimeException e) {
+            LOG.warn("The current revision of plan {} cannot be read.", id, e);
+            return new Entry(id, name, "", 0, changed, false);
+        }
     }
 
     public long create(Plan made, String done) {
@@ -85,26 +98,45 @@ public class PlanStore {
     /** @throws NoSuchThing when there is no such plan; deleted ones are found */
     @Transactional(readOnly = true)
     public StoredPlan get(long id) {
-        return find(id).orElseThrow(
-                        () -> new NoSuchThing("There is no plan " + id + "; it may have been removed for good."));
+        return find(id).orElseThrow(() -> gone(id));
+    }
+
+    /** Where a plan stands, without its document. */
+    private record Pointer(String name, int number, long version, boolean deleted) {}
+
+    private Optional<Pointer> pointer(long id) {
+        return db.sql("select name, current_number, version, deleted_at from plan where id = :id")
+                .param("id", id)
+                .query((row, n) -> new Pointer(
+                        row.getString("name"),
+                        row.getInt("current_number"),
+                        row.getLong("version"),
+                        row.getTimestamp("deleted_at") != null))
+                .optional();
     }
 
     private Optional<StoredPlan> find(long id) {
-        record Row(int number, long version, boolean deleted) {}
-        return db.sql("select current_number, version, deleted_at from plan where id = :id")
-                .param("id", id)
-                .query((row, n) -> new Row(
-                        row.getInt("current_number"), row.getLong("version"), row.getTimestamp("deleted_at") != null))
-                .optional()
-                .map(row -> new StoredPlan(
+        return pointer(id)
+                .map(at -> new StoredPlan(
                         id,
-                        row.version(),
-                        row.number(),
-                        documents.readStored(
-                                revision(id, row.number(), "document").orElseThrow()),
-                        row.deleted(),
-                        row.number() > 1 ? revision(id, row.number(), "done").orElse(null) : null,
-                        revision(id, row.number() + 1, "done").orElse(null)));
+                        at.version(),
+                        at.number(),
+                        revision(id, at.number()),
+                        at.deleted(),
+                        at.number() > 1 ? revision(id, at.number(), "done").orElse(null) : null,
+                        revision(id, at.number() + 1, "done").orElse(null)));
+    }
+
+    /** @param done what undo would take back */
+    public record Undoable(long version, String done) {}
+
+    /** What undo would take back, also where the current revision cannot be read; empty when there is nothing. */
+    @Transactional(readOnly = true)
+    public Optional<Undoable> undoable(long id) {
+        return pointer(id)
+                .filter(at -> at.number() > 1)
+                .map(at -> new Undoable(
+                        at.version(), revision(id, at.number(), "done").orElse("the last change")));
     }
 
     private Optional<String> revision(long id, int number, String column) {
@@ -137,7 +169,7 @@ public class PlanStore {
     private StoredPlan save(StoredPlan stored, Plan made, String done) {
         Plan next = shelf.pinned(made);
         refuseBroken(next);
-        move(stored, stored.number() + 1, next.name());
+        move(stored.id(), stored.version(), stored.number() + 1, next.name());
         db.sql("delete from plan_revision where plan_id = :id and number > :number")
                 .param("id", stored.id())
                 .param("number", stored.number())
@@ -147,30 +179,38 @@ public class PlanStore {
     }
 
     public StoredPlan undo(long id, long version) {
-        StoredPlan stored = current(id, version);
-        return stored.undo() == null ? stored : moveTo(stored, stored.number() - 1);
+        return step(id, version, -1);
     }
 
     public StoredPlan redo(long id, long version) {
-        StoredPlan stored = current(id, version);
-        return stored.redo() == null ? stored : moveTo(stored, stored.number() + 1);
+        return step(id, version, 1);
     }
 
-    private StoredPlan moveTo(StoredPlan stored, int number) {
-        Plan there =
-                documents.readStored(revision(stored.id(), number, "document").orElseThrow());
-        move(stored, number, there.name());
-        return get(stored.id());
+    /** Moves the pointer; where it stands now need not be readable. */
+    private StoredPlan step(long id, long version, int by) {
+        Pointer at = pointer(id).orElseThrow(() -> gone(id));
+        if (at.version() != version) {
+            throw new StalePlan();
+        }
+        int number = at.number() + by;
+        if (number >= 1 && revision(id, number, "document").isPresent()) {
+            move(id, version, number, revision(id, number).name());
+        }
+        return get(id);
     }
 
-    private void move(StoredPlan stored, int number, String name) {
+    private static NoSuchThing gone(long id) {
+        return new NoSuchThing("There is no plan " + id + "; it may have been removed for good.");
+    }
+
+    private void move(long id, long version, int number, String name) {
         int changed = db.sql("update plan set current_number = :number, name = :name, version = version + 1,"
                         + " changed_at = :at where id = :id and version = :version")
                 .param("number", number)
                 .param("name", name)
                 .param("at", now())
-                .param("id", stored.id())
-                .param("version", stored.version())
+                .param("id", id)
+                .param("version", version)
                 .update();
         if (changed == 0) {
             throw new StalePlan();
@@ -204,7 +244,7 @@ public class PlanStore {
     public long duplicate(long id) {
         Plan plan = get(id).plan();
         String name = plan.name() + ", copy";
-        Plan copy = new PlanEdit.Rename(name.length() > COPY_NAME ? name.substring(0, COPY_NAME) : name).apply(plan);
+        Plan copy = new PlanEdit.Rename(Names.cut(name, COPY_NAME)).apply(plan);
         return create(copy, "copied from " + plan.name());
     }
 
@@ -226,9 +266,13 @@ public class PlanStore {
     /** The plan as a revision left it. */
     @Transactional(readOnly = true)
     public Plan revision(long id, int number) {
-        return revision(id, number, "document")
-                .map(documents::readStored)
+        String document = revision(id, number, "document")
                 .orElseThrow(() -> new NoSuchThing("Plan " + id + " has no revision " + number + "."));
+        try {
+            return documents.readStored(document);
+        } catch (RuntimeException e) {
+            throw new UnreadableRevision(id, number, e);
+        }
     }
 
     /** @param number of the revision */
@@ -255,7 +299,7 @@ public class PlanStore {
                 .param("id", id)
                 .param("number", number)
                 .param("at", now())
-                .param("done", done.length() > DONE_LENGTH ? done.substring(0, DONE_LENGTH) : done)
+                .param("done", Names.cut(done, DONE_LENGTH))
                 .param("document", documents.write(plan))
                 .update();
     }

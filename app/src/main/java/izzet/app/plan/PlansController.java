@@ -5,6 +5,7 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -20,6 +21,9 @@ import org.springframework.web.multipart.MultipartFile;
 @Controller
 class PlansController {
 
+    private static final int LONGEST_ADDRESS = 400;
+    private static final Pattern PAGE = Pattern.compile("/plans/\\d+/[A-Za-z0-9/._~-]*");
+
     private final PlanStore plans;
     private final Shelf shelf;
     private final PlanDocument documents;
@@ -31,9 +35,10 @@ class PlansController {
     }
 
     @GetMapping("/")
-    String list(Model model) {
+    String list(@RequestParam(required = false) String deleted, Model model) {
         model.addAttribute("plans", plans.list());
         model.addAttribute("deleted", plans.deleted());
+        model.addAttribute("justDeleted", deleted != null);
         model.addAttribute("boards", shelf.catalog().boards());
         return "plans";
     }
@@ -97,8 +102,9 @@ class PlansController {
         return "redirect:/plans/" + id + "/parts";
     }
 
-    /** Only pages of this application are returned to. */
+    /** Only pages of this application are returned to; from elsewhere, or from what no page sends, to the plans. */
     static String back(String here) {
-        return here.matches("/plans/\\d+/[A-Za-z0-9/._~-]*") ? "redirect:" + here : "redirect:/";
+        boolean page = here.length() <= LONGEST_ADDRESS && PAGE.matcher(here).matches() && !here.contains("..");
+        return page ? "redirect:" + here : "redirect:/";
     }
 }

@@ -2,6 +2,7 @@ package izzet.app.plan;
 
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,10 +29,15 @@ public class TickStore {
                 .param("key", key)
                 .update();
         if (done) {
-            db.sql("insert into tick (plan_id, step_key) values (:id, :key)")
-                    .param("id", planId)
-                    .param("key", key)
-                    .update();
+            try {
+                db.sql("insert into tick (plan_id, step_key) values (:id, :key)")
+                        .param("id", planId)
+                        .param("key", key)
+                        .update();
+            } catch (DuplicateKeyException e) {
+                // Another device ticked the same step in this moment; it is done.
+                return;
+            }
         }
     }
 }

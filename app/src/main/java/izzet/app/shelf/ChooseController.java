@@ -206,6 +206,6 @@ class ChooseController {
     }
 
     private static String shortened(String name) {
-        return name.length() > 80 ? name.substring(0, 80).strip() : name;
+        return izzet.core.quantity.Names.cut(name, 80).strip();
     }
 }

@@ -11,6 +11,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 @Controller
 class ErrorPage implements ErrorController {
 
+    private final PageFaults faults;
+
+    ErrorPage(PageFaults faults) {
+        this.faults = faults;
+    }
+
     @RequestMapping("/error")
     Object error(HttpServletRequest request) {
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
@@ -21,7 +27,7 @@ class ErrorPage implements ErrorController {
                         ? "Something went wrong here. Nothing was saved; what you had is still there."
                         : "The request cannot be served: " + status.getReasonPhrase() + ".";
         Object uri = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
-        return PageFaults.answer(status, status.getReasonPhrase(), detail, new Original(request, String.valueOf(uri)));
+        return faults.answer(status, status.getReasonPhrase(), detail, new Original(request, String.valueOf(uri)));
     }
 
     /** The request under the address that was asked for first. */

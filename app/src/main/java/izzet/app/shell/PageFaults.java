@@ -1,7 +1,9 @@
 package izzet.app.shell;
 
 import izzet.app.plan.NoSuchThing;
+import izzet.app.plan.PlanStore;
 import izzet.app.plan.StalePlan;
+import izzet.app.plan.UnreadableRevision;
 import izzet.core.capture.RecordFault;
 import izzet.core.catalog.CatalogException;
 import izzet.core.plan.PlanEdit;
@@ -9,6 +11,8 @@ import izzet.core.plan.PlanProblems;
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
@@ -27,6 +31,19 @@ import org.springframework.web.servlet.ModelAndView;
 /** Turns faults into a page for people or a problem document (RFC 9457) for programs. Nothing was saved when one of these shows. */
 @ControllerAdvice
 class PageFaults {
+
+    private static final Pattern PLAN = Pattern.compile("/plans/(\\d{1,18})(/.*)?");
+
+    private final PlanStore plans;
+
+    PageFaults(PlanStore plans) {
+        this.plans = plans;
+    }
+
+    @ExceptionHandler(UnreadableRevision.class)
+    Object unreadable(UnreadableRevision e, HttpServletRequest request) {
+        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "This revision cannot be read", e.getMessage(), request);
+    }
 
     @ExceptionHandler(NoSuchThing.class)
     Object missing(NoSuchThing e, HttpServletRequest request) {
@@ -133,7 +150,7 @@ class PageFaults {
         return request.getRequestURI().startsWith("/api/");
     }
 
-    static Object answer(HttpStatus status, String title, String detail, HttpServletRequest request) {
+    Object answer(HttpStatus status, String title, String detail, HttpServletRequest request) {
         if (api(request)) {
             ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
             problem.setTitle(title);
@@ -147,6 +164,26 @@ class PageFaults {
                 "fault",
                 Map.of("title", title, "detail", detail, "status", status.value(), "back", back == null ? "/" : back));
         page.setStatus(status);
+        page.addObject("undo", undo(request));
         return page;
+    }
+
+    /** Undo stays in reach on the fault of a plan's page. */
+    record Undo(long plan, long version, String done, String here) {}
+
+    private Undo undo(HttpServletRequest request) {
+        Matcher plan = PLAN.matcher(request.getRequestURI());
+        if (!plan.matches()) {
+            return null;
+        }
+        long id = Long.parseLong(plan.group(1));
+        try {
+            return plans.undoable(id)
+                    .map(u -> new Undo(id, u.version(), u.done(), "/plans/" + id + "/parts"))
+                    .orElse(null);
+        } catch (RuntimeException e) {
+            // The store itself is out of order; the page says what is known.
+            return null;
+        }
     }
 }

@@ -11,6 +11,7 @@ import izzet.core.decode.I2cDecoder;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.LineGuess;
 import izzet.core.decode.TransferBlock;
+import izzet.core.quantity.Names;
 import java.io.IOException;
 import java.io.InputStream;
 import java.sql.Timestamp;
@@ -34,6 +35,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class RecordStore {
 
     private static final int MOST_BLOCKS_FOR_BYTES = 4;
+    private static final int MOST_NAME = 200;
+    private static final int MOST_LINE_NAME = 380;
 
     private final JdbcClient db;
     private final Clock clock;
@@ -101,7 +104,7 @@ public class RecordStore {
                         "insert into record (plan_id, name, uploaded_at, bytes, tick_femtoseconds, first_tick, last_tick, glitch_ns, transfers)"
                                 + " values (:plan, :name, :at, 0, 1, 0, 0, 0, 0)")
                 .param("plan", planId)
-                .param("name", name.length() > 200 ? name.substring(0, 200) : name)
+                .param("name", shown(name, MOST_NAME))
                 .param("at", Timestamp.from(clock.instant()))
                 .update(key, "id");
         long id = key.getKeyAs(Long.class);
@@ -111,7 +114,7 @@ public class RecordStore {
                 new EdgeCollector(h -> header[0] = h, (line, block) -> insert(id, line, seq[line]++, block));
         Counting counting = new Counting(in);
         RecordReader.read(counting, collector);
-        List<String> names = header[0].names();
+        List<String> names = shown(header[0].names());
         long[] edges = collector.edges();
         for (int i = 0; i < edges.length; i++) {
             db.sql("insert into record_line (record_id, line, name, edges) values (:id, :line, :name, :edges)")
@@ -140,6 +143,22 @@ public class RecordStore {
                     guess.get().why());
         }
         return id;
+    }
+
+    private static String shown(String name, int most) {
+        String clean = Names.cleaned(name);
+        return clean.isBlank() ? "record" : Names.cut(clean, most);
+    }
+
+    /** Names of lines, each still unlike the others where long ones were cut. */
+    private static List<String> shown(List<String> names) {
+        List<String> kept = new ArrayList<>();
+        for (String name : names) {
+            String cut = shown(name, MOST_LINE_NAME);
+            boolean taken = kept.contains(cut) || !cut.equals(name) && names.contains(cut);
+            kept.add(taken ? cut + " #" + (kept.size() + 1) : cut);
+        }
+        return kept;
     }
 
     private void insert(long id, int line, int seq, EdgeBlock block) {

@@ -35,6 +35,9 @@ public final class CsvReader {
     /** How far the first line is looked at for what parts its columns. */
     private static final int LOOK = 8192;
 
+    /** A time in picoseconds has no more. */
+    private static final int MOST_DIGITS = 19;
+
     private static final int SHOWN = 40;
     private static final Pattern UNIT = Pattern.compile("(?i).*?[ _(\\[/]\\s*(s|ms|us|µs|ns|ps)\\s*[)\\]]?\\s*");
 
@@ -147,10 +150,16 @@ public final class CsvReader {
 
     private static long time(String field, int unit, long line) {
         try {
-            return new BigDecimal(field.strip())
-                    .movePointRight(unit)
-                    .setScale(0, RoundingMode.HALF_UP)
-                    .longValueExact();
+            BigDecimal read = new BigDecimal(field.strip());
+            long digitsBeforePoint = (long) read.precision() - read.scale() + unit;
+            if (read.signum() == 0 || digitsBeforePoint < 0) {
+                // Nothing, or less than a tenth of a picosecond.
+                return 0;
+            }
+            if (digitsBeforePoint > MOST_DIGITS) {
+                throw new ArithmeticException("beyond the longest record");
+            }
+            return read.movePointRight(unit).setScale(0, RoundingMode.HALF_UP).longValueExact();
         } catch (ArithmeticException | NumberFormatException e) {
             throw new RecordFault(
                     line, "found '" + shown(field) + "' where a time such as 0.0015 or 1.5e-3 was expected.");

@@ -104,6 +104,6 @@ public record Board(
 
     /** The text behind a source key; the key itself when the file has none, so that nothing is shown without origin. */
     public String source(String key) {
-        return sources.getOrDefault(key, key);
+        return key == null ? null : sources.getOrDefault(key, key);
     }
 }

@@ -77,6 +77,10 @@ final class CatalogChecks {
             if (needsLevels && !part.levels().containsKey(line.levels())) {
                 fault(place + "/levels '" + line.levels() + "' is none of the part's levels");
             }
+            if (line.role() == Role.ADDRESS && line.addressBit() == null) {
+                fault(place
+                        + " is an address pin and tells no 'addressBit', what it adds to the address when it is high");
+            }
             if (line.role() == Role.RGB && line.signal() == null) {
                 fault(place + " is a line of the pixel bus and names no 'signal'");
             }

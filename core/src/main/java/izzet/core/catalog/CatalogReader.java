@@ -78,6 +78,10 @@ public final class CatalogReader {
     private static <T> T read(
             String file, String text, Schema schema, Class<T> type, Function<T, List<CatalogFault>> checks) {
         try {
+            String beyond = DocumentBounds.fault(text);
+            if (beyond != null) {
+                throw new CatalogException(file, List.of(beyond));
+            }
             JsonNode tree = JSON.readTree(text);
             refuse(
                     file,

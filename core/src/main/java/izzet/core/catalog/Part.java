@@ -225,6 +225,6 @@ public record Part(
     }
 
     public String source(String key) {
-        return sources.getOrDefault(key, key);
+        return key == null ? null : sources.getOrDefault(key, key);
     }
 }

@@ -58,6 +58,11 @@ public record PartLine(
         return interfaces.isEmpty() || interfaces.contains(interfaceId);
     }
 
+    /** What an address pin adds when it is high; 0 where the file does not tell. */
+    public int addressAdded() {
+        return addressBit == null ? 0 : addressBit;
+    }
+
     public boolean floats() {
         return open.equals("floats");
     }

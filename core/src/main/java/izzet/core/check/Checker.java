@@ -4,6 +4,7 @@ import izzet.core.catalog.Catalog;
 import izzet.core.circuit.Circuit;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
+import java.lang.System.Logger.Level;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.stream.Collectors;
 
 /** Runs all rules over a plan. Immutable. Safe to share. */
 public final class Checker {
+
+    private static final System.Logger LOG = System.getLogger(Checker.class.getName());
 
     private static final Comparator<Finding> ORDER =
             Comparator.comparing(Finding::severity).thenComparing(Finding::rule).thenComparing(Finding::id);
@@ -37,9 +40,28 @@ public final class Checker {
         return check(new Circuit(plan, catalog));
     }
 
+    /** A rule that fails has not decided; what it found before it failed is left out with it. */
+    private static void judge(Rule rule, Circuit circuit, Findings findings) {
+        Findings own = new Findings();
+        try {
+            rule.check(circuit, own);
+            findings.addAll(own);
+        } catch (RuntimeException | StackOverflowError e) {
+            LOG.log(
+                    Level.WARNING,
+                    "Rule " + rule.id() + " failed on the plan '"
+                            + circuit.plan().name() + "'.",
+                    e);
+            findings.cannotTell(
+                    rule,
+                    new Place("plan", "rule-" + rule.id(), rule.subject()),
+                    rule.subject() + " (rule " + rule.id() + " failed; see the log)");
+        }
+    }
+
     public Report check(Circuit circuit) {
         Findings findings = new Findings();
-        rules.forEach(rule -> rule.check(circuit, findings));
+        rules.forEach(rule -> judge(rule, circuit, findings));
         List<Finding> sorted = findings.found().stream().sorted(ORDER).toList();
         var hit = sorted.stream().map(Finding::rule).collect(Collectors.toSet());
         findings.undecided().forEach(u -> hit.add(u.rule()));

@@ -21,6 +21,11 @@ public final class Findings {
         undecided.add(new Report.Undecided(rule.id(), place, missing));
     }
 
+    void addAll(Findings others) {
+        found.addAll(others.found);
+        undecided.addAll(others.undecided);
+    }
+
     List<Finding> found() {
         return found;
     }

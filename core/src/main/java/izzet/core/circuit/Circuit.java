@@ -14,7 +14,6 @@ import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -35,9 +34,10 @@ public final class Circuit {
     private final Board board;
     private final Map<String, Unit> units = new LinkedHashMap<>();
     private final List<Wire> wires = new ArrayList<>();
-    private final Map<Target, Wire> wireAt = new HashMap<>();
+    private final Map<Target, Wire> wireAt = new LinkedHashMap<>();
     private final Map<Target, Net> netAt = new LinkedHashMap<>();
     private final List<Net> nets = new ArrayList<>();
+    private final List<Resistor> resistors;
 
     /** @throws IllegalArgumentException when the plan refers to things that do not exist; see PlanChecks */
     public Circuit(Plan plan, Catalog catalog) {
@@ -45,26 +45,32 @@ public final class Circuit {
         this.catalog = catalog;
         this.board = catalog.board(plan.board(), plan.boardVersion())
                 .orElseThrow(() -> new IllegalArgumentException("no board '" + plan.board() + "'"));
-        Map<Target, Connection> byFrom = new HashMap<>();
-        plan.connections().forEach(c -> byFrom.put(c.from(), c));
         for (var placed : plan.parts()) {
             Part part = catalog.part(placed.part(), placed.partVersion())
                     .orElseThrow(() -> new IllegalArgumentException("no part '" + placed.part() + "'"));
             Unit unit = new Unit(placed, part);
             units.put(placed.id(), unit);
             for (PartLine line : part.linesOf(placed.interfaceId())) {
-                Wire wire = new Wire(unit, line, byFrom.get(Target.line(placed.id(), line.id())));
-                wires.add(wire);
+                Wire wire = new Wire(unit, line, null);
                 wireAt.put(wire.from(), wire);
             }
         }
+        for (Connection c : plan.connections()) {
+            if (!gone(c.from()) && !gone(c.to())) {
+                wireAt.computeIfPresent(c.from(), (end, w) -> new Wire(w.unit(), w.line(), c));
+            }
+        }
+        wires.addAll(wireAt.values());
+        this.resistors = plan.resistors().stream()
+                .filter(r -> !gone(r.from()) && !gone(r.to()))
+                .toList();
         joinNets();
     }
 
     private void joinNets() {
         Map<Target, Set<Target>> groups = new LinkedHashMap<>();
         for (Connection c : plan.connections()) {
-            if (!wireAt.containsKey(c.from())) {
+            if (gone(c.from()) || gone(c.to())) {
                 continue;
             }
             Set<Target> a = groups.computeIfAbsent(c.from(), Circuit::alone);
@@ -74,7 +80,7 @@ public final class Circuit {
                 b.forEach(end -> groups.put(end, a));
             }
         }
-        for (Resistor r : plan.resistors()) {
+        for (Resistor r : resistors) {
             groups.computeIfAbsent(r.from(), Circuit::alone);
             groups.computeIfAbsent(r.to(), Circuit::alone);
         }
@@ -83,6 +89,11 @@ public final class Circuit {
             nets.add(net);
             ends.forEach(end -> netAt.put(end, net));
         }
+    }
+
+    /** A line that the part does not have in its interface of now. */
+    private boolean gone(Target end) {
+        return end.isLine() && !wireAt.containsKey(end);
     }
 
     private static Set<Target> alone(Target end) {
@@ -105,10 +116,10 @@ public final class Circuit {
                 source(wireAt.get(end)).ifPresent(rails::add);
             }
         }
-        List<Resistor> resistors = plan.resistors().stream()
+        List<Resistor> here = resistors.stream()
                 .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
                 .toList();
-        return new Net(List.copyOf(ends), pins, rails, lines, resistors);
+        return new Net(List.copyOf(ends), pins, rails, lines, here);
     }
 
     /** A part that gives a supply is a rail for those that hang on it. */
@@ -174,6 +185,11 @@ public final class Circuit {
         return wires.stream()
                 .filter(w -> w.unit().id().equals(unit.id()) && w.role() == role)
                 .findFirst();
+    }
+
+    /** Those of the plan whose both ends exist. */
+    public List<Resistor> resistors() {
+        return resistors;
     }
 
     public List<Net> nets() {
@@ -315,7 +331,7 @@ public final class Circuit {
                 if (level.isEmpty()) {
                     return Optional.empty();
                 }
-                address += level.get() > 0 ? wire.line().addressBit() : 0;
+                address += level.get() > 0 ? wire.line().addressAdded() : 0;
             }
         }
         return Optional.of(address);
@@ -401,12 +417,12 @@ public final class Circuit {
 
     /** Empty when no pin is reached. */
     public Optional<Reach> reach(Target end) {
-        return reach(end, null, 0);
+        return reach(end, null, new HashSet<>());
     }
 
-    private Optional<Reach> reach(Target end, Unit via, int depth) {
+    private Optional<Reach> reach(Target end, Unit via, Set<Net> seen) {
         Optional<Net> net = netOf(end);
-        if (net.isEmpty() || depth > units.size()) {
+        if (net.isEmpty() || !seen.add(net.get())) {
             return Optional.empty();
         }
         if (!net.get().pins().isEmpty()) {
@@ -416,7 +432,7 @@ public final class Circuit {
             Optional<Upstream> up = upstream(wire);
             if (up.isPresent() && !up.get().line().equals(end)) {
                 Unit first = via == null ? wire.unit() : via;
-                Optional<Reach> found = reach(up.get().line(), first, depth + 1);
+                Optional<Reach> found = reach(up.get().line(), first, seen);
                 if (found.isPresent()) {
                     return found;
                 }

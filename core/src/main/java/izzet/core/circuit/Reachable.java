@@ -13,6 +13,9 @@ import java.util.TreeMap;
 /** The addresses that a part can take by its straps and address pins, and how each is set. */
 public final class Reachable {
 
+    /** Beyond the longest address; straps that lead further lead nowhere, and a chain of them ends. */
+    private static final int FARTHEST = 0x7FF;
+
     /** @param label "address strap: as delivered", for people */
     public record Setting(String label, List<PlanEdit> edits) {
         public Setting {
@@ -38,7 +41,7 @@ public final class Reachable {
                                     so,
                                     strap.name() + " " + s.name(),
                                     new PlanEdit.SetStrap(unit.id(), strap.id(), s.id())))));
-            reach = next;
+            reach = within(next);
         }
         for (Wire wire : circuit.wiresOf(unit)) {
             if (wire.role() == Role.ADDRESS) {
@@ -48,12 +51,17 @@ public final class Reachable {
                 reach.forEach((address, so) -> {
                     next.putIfAbsent(address, and(so, wire.line().id() + " low", tie(wire, low)));
                     next.putIfAbsent(
-                            address + wire.line().addressBit(),
+                            address + wire.line().addressAdded(),
                             and(so, wire.line().id() + " high", tie(wire, high)));
                 });
-                reach = next;
+                reach = within(next);
             }
         }
+        return reach;
+    }
+
+    private static Map<Integer, Setting> within(Map<Integer, Setting> reach) {
+        reach.keySet().removeIf(address -> Math.abs(address) > FARTHEST);
         return reach;
     }
 

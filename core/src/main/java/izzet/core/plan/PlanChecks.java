@@ -3,6 +3,7 @@ package izzet.core.plan;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Part;
+import izzet.core.quantity.Names;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -37,10 +38,12 @@ public final class PlanChecks {
                             + String.join(", ", catalog.boards().keySet()) + ".");
             return;
         }
+        readable("/name", plan.name());
         Set<String> ids = new HashSet<>();
         for (int i = 0; i < plan.buses().size(); i++) {
             Bus bus = plan.buses().get(i);
             unique(ids, "/buses/" + i + "/id", bus.id());
+            readable("/buses/" + i + "/name", bus.name());
             if (!bus.bitBanged()
                     && board.get().controllersOf(bus.kind()).stream().noneMatch(c -> c.id().equals(bus.controller()))) {
                 add(
@@ -79,8 +82,16 @@ public final class PlanChecks {
         }
     }
 
+    /** Names end up in pages, pictures and tables; none of them can hold control characters or half a character. */
+    private void readable(String path, String name) {
+        if (!Names.readable(name)) {
+            add(path, "the name has a character that cannot be shown; type it again.");
+        }
+    }
+
     private void part(String path, Set<String> ids, PlacedPart placed) {
         unique(ids, path + "/id", placed.id());
+        readable(path + "/name", placed.name());
         if (placed.id().equals(Target.BOARD) || placed.id().equals(Target.RAIL)) {
             add(path + "/id", "'" + placed.id() + "' is a reserved word; choose another id.");
         }

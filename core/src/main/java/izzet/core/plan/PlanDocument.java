@@ -4,10 +4,14 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.DocumentBounds;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -16,6 +20,8 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The open plan format: reading with every check, and writing. Safe to share. The schema is published as
@@ -32,6 +38,12 @@ public final class PlanDocument {
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(SerializationFeature.INDENT_OUTPUT)
             .build();
+
+    private static final int AT_A_TIME = 20;
+
+    /** As in the schema. */
+    private static final Map<String, Integer> MOST =
+            Map.of("parts", 100, "buses", 20, "connections", 1000, "resistors", 100);
 
     private final Schema schema;
 
@@ -59,14 +71,15 @@ public final class PlanDocument {
             throw fault("the document has " + text.length() + " characters; " + MAX_CHARS + " are the most.");
         }
         try {
+            String beyond = DocumentBounds.fault(text);
+            if (beyond != null) {
+                throw fault(beyond);
+            }
             JsonNode tree = JSON.readTree(text);
             if (tree == null || tree.isMissingNode()) {
                 throw fault("it is empty; a plan document is one JSON object.");
             }
-            List<PlanProblem> problems = schema.validate(tree).stream()
-                    .map(e -> place(text, e.getInstanceLocation().toString(), readable(e.getMessage(), tree)))
-                    .limit(PlanProblems.MOST)
-                    .toList();
+            List<PlanProblem> problems = problems(text, tree);
             if (!problems.isEmpty()) {
                 throw new PlanProblems(problems);
             }
@@ -93,6 +106,63 @@ public final class PlanDocument {
     /** Reads a document that this application wrote; trusts it. */
     public Plan readStored(String text) {
         return JSON.readValue(text, Plan.class);
+    }
+
+    /** A few rows at a time, so that a document of wrong rows costs no more than the problems that are told. */
+    private List<PlanProblem> problems(String text, JsonNode tree) {
+        List<PlanProblem> found = new ArrayList<>();
+        if (!(tree instanceof ObjectNode document)) {
+            validate(text, tree, "", 0, found);
+            return found;
+        }
+        ObjectNode frame = JSON.createObjectNode().setAll(document);
+        List<String> lists = document.propertyNames().stream()
+                .filter(name -> document.get(name).isArray())
+                .toList();
+        lists.forEach(name -> frame.set(name, JSON.createArrayNode()));
+        validate(text, frame, "", 0, found);
+        for (String name : lists) {
+            ArrayNode all = (ArrayNode) document.get(name);
+            for (int first = 0; first < all.size() && found.size() < PlanProblems.MOST; first += AT_A_TIME) {
+                ArrayNode some = JSON.createArrayNode();
+                for (int i = first; i < Math.min(all.size(), first + AT_A_TIME); i++) {
+                    some.add(all.get(i));
+                }
+                ObjectNode part = JSON.createObjectNode().setAll(frame);
+                part.set(name, some);
+                validate(text, part, "/" + name + "/", first, found);
+            }
+        }
+        Optional<PlanProblem> tooMany =
+                lists.stream().flatMap(n -> beyond(text, document, n).stream()).findFirst();
+        tooMany.ifPresent(p -> found.add(0, p));
+        return found;
+    }
+
+    /** The schema's own limit of a list, which the rows by themselves do not meet. */
+    private Optional<PlanProblem> beyond(String text, ObjectNode document, String name) {
+        Integer most = MOST.get(name);
+        int size = document.get(name).size();
+        return most == null || size <= most
+                ? Optional.empty()
+                : Optional.of(place(text, "/" + name, "there are " + size + " entries; " + most + " are the most."));
+    }
+
+    private void validate(String text, JsonNode tree, String list, int first, List<PlanProblem> found) {
+        schema.validate(tree).stream()
+                .filter(e -> e.getInstanceLocation().toString().startsWith(list))
+                .limit(PlanProblems.MOST - (long) found.size())
+                .forEach(e -> {
+                    String path = e.getInstanceLocation().toString();
+                    String there = list.isEmpty() ? path : shifted(path, list.length(), first);
+                    found.add(place(text, there, readable(e.getMessage(), tree)));
+                });
+    }
+
+    private static String shifted(String path, int from, int by) {
+        int end = path.indexOf('/', from);
+        int row = Integer.parseInt(end < 0 ? path.substring(from) : path.substring(from, end));
+        return path.substring(0, from) + (row + by) + (end < 0 ? "" : path.substring(end));
     }
 
     private static PlanProblems fault(String message) {

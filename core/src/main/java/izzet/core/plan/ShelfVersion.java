@@ -19,10 +19,10 @@ public final class ShelfVersion {
     public static Optional<PlanEdit> ofPart(Plan plan, PlacedPart placed, Catalog catalog) {
         return catalog.part(placed.part())
                 .filter(p -> p.version() != placed.partVersion())
-                .map(p -> take(plan, placed, p));
+                .map(p -> take(plan, placed, p, catalog));
     }
 
-    private static PlanEdit take(Plan plan, PlacedPart placed, Part part) {
+    private static PlanEdit take(Plan plan, PlacedPart placed, Part part, Catalog catalog) {
         String variant = part.interfaceOf(placed.interfaceId()).isPresent()
                 ? placed.interfaceId()
                 : part.interfaces().get(0).id();
@@ -31,24 +31,9 @@ public final class ShelfVersion {
                 .forEach((strap, setting) ->
                         part.strap(strap).flatMap(s -> s.setting(setting)).ifPresent(s -> straps.put(strap, setting)));
         List<PlanEdit> edits = new ArrayList<>();
-        for (Connection c : plan.connections()) {
-            if (gone(c.from(), placed, part) || gone(c.to(), placed, part)) {
-                edits.add(new PlanEdit.Disconnect(c.from()));
-            }
-        }
-        for (Resistor r : plan.resistors()) {
-            if (gone(r.from(), placed, part) || gone(r.to(), placed, part)) {
-                edits.add(new PlanEdit.RemoveResistor(r.id()));
-            }
-        }
         edits.add(new PlanEdit.SetPartVersion(placed.id(), part.version(), variant, straps));
+        edits.addAll(LooseEnds.of(edits.get(0).apply(plan), catalog));
         return new PlanEdit.Together("took version " + part.version() + " of " + placed.name(), edits);
-    }
-
-    private static boolean gone(Target end, PlacedPart placed, Part part) {
-        return end.isLine()
-                && end.owner().equals(placed.id())
-                && part.line(end.name()).isEmpty();
     }
 
     /** Empty when the plan has it already, or the shelf has the board no more. */

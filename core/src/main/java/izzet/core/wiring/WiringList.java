@@ -148,13 +148,15 @@ public final class WiringList {
 
     private List<Step> steps(java.util.function.Predicate<Wire> which) {
         List<Step> steps = new ArrayList<>();
-        circuit.wires().stream().filter(w -> w.connected() && which.test(w)).forEach(w -> steps.add(step(w)));
+        circuit.wires().stream()
+                .filter(w -> w.connected() && circuit.netOf(w.from()).isPresent() && which.test(w))
+                .forEach(w -> steps.add(step(w)));
         return steps;
     }
 
     private List<Step> busSteps() {
         List<Step> steps = steps(WiringList::busLike);
-        for (Resistor r : circuit.plan().resistors()) {
+        for (Resistor r : circuit.resistors()) {
             steps.add(step(
                     "resistor:" + r.id(),
                     end(r.from()),

@@ -110,6 +110,14 @@ class CsvReaderTest {
                 .hasMessageContaining(what);
     }
 
+    /** Written out, such a number has more digits than the memory. */
+    @Test
+    void timesOfAnyExponentAreReadOrRefusedAtOnce() throws IOException {
+        assertThat(read("time_s,A\n1e-400000000,1\n").seen).containsExactly("0:A=1");
+        assertThat(read("time_s,A\n0e999999999,1\n").seen).containsExactly("0:A=1");
+        assertThatThrownBy(() -> read("time_s,A\n1e400000000,1\n")).hasMessageContaining("1e400000000");
+    }
+
     @Test
     void headsThatAreNoneAreTold() {
         assertThatThrownBy(() -> read("time_s,A,A\n0.1,1,0\n")).hasMessageContaining("two columns have the name 'A'");
