@@ -1,92 +1,104 @@
 package izzet.core.discovery;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.net.URI;
-import java.net.URISyntaxException;
 import java.net.URL;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.FileSystem;
-import java.nio.file.FileSystems;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.SortedMap;
+import java.util.SortedSet;
 import java.util.TreeMap;
-import java.util.function.Function;
-import java.util.stream.Stream;
+import java.util.TreeSet;
 
-/** Finds what lies in a folder of the class path, so that a new rule, part or board is one new file. */
+/**
+ * Finds classes and files by the place where they lie, so that a new rule, part or board is one new file. The build writes the names of
+ * all of them into an index beside the classes; it is read once, whatever the program is packed in. Safe for many threads.
+ */
 public final class Discovery {
+
+    private static final String INDEX = "META-INF/izzet.index";
+    private static final String CLASS = ".class";
 
     private Discovery() {}
 
-    /** The texts of the files with this ending directly in a class-path folder, by file name. */
-    public static SortedMap<String, String> texts(String folder, String ending) {
-        return inFolder(folder, root -> {
-            SortedMap<String, String> texts = new TreeMap<>();
-            for (Path file : filesIn(root, ending)) {
-                texts.put(file.getFileName().toString(), read(file));
+    /** Read at the first use. */
+    private static final class Index {
+        static final SortedSet<String> NAMES = read();
+
+        private static SortedSet<String> read() {
+            SortedSet<String> names = new TreeSet<>();
+            try {
+                for (URL index :
+                        Collections.list(Discovery.class.getClassLoader().getResources(INDEX))) {
+                    try (InputStream in = index.openStream()) {
+                        new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                                .lines()
+                                .map(String::strip)
+                                .filter(name -> !name.isEmpty())
+                                .forEach(names::add);
+                    }
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
             }
-            return texts;
-        });
+            if (names.isEmpty()) {
+                throw new IllegalStateException("The class path has no " + INDEX + "; the build writes it.");
+            }
+            return names;
+        }
     }
 
-    /** One new instance of each class of a package that is a {@code type}, in the order of the class names. */
+    /** The texts of the files with this ending directly in a class-path folder, by file name. */
+    public static SortedMap<String, String> texts(String folder, String ending) {
+        String prefix = folder.substring(1) + "/";
+        SortedMap<String, String> texts = new TreeMap<>();
+        for (String name : below(prefix, ending)) {
+            String file = name.substring(prefix.length());
+            if (file.indexOf('/') < 0) {
+                texts.put(file, text(name));
+            }
+        }
+        return texts;
+    }
+
+    /** One new instance of each class of a package or a package below it that is a {@code type}, in the order of the class names. */
     public static <T> List<T> instances(Class<T> type, String packageName) {
-        List<String> names = inFolder("/" + packageName.replace('.', '/'), root -> filesIn(root, ".class").stream()
-                .map(f -> f.getFileName().toString())
-                .filter(n -> !n.contains("$") && !n.equals("package-info.class"))
-                .map(n -> n.substring(0, n.length() - ".class".length()))
-                .toList());
         List<T> found = new ArrayList<>();
-        for (String name : names) {
+        for (String name : below(packageName.replace('.', '/') + "/", CLASS)) {
+            if (name.endsWith("/package-info" + CLASS)) {
+                continue;
+            }
+            String className = name.substring(0, name.length() - CLASS.length()).replace('/', '.');
             try {
-                Class<?> candidate = Class.forName(packageName + "." + name);
-                if (type.isAssignableFrom(candidate) && !candidate.isInterface()) {
+                Class<?> candidate = Class.forName(className);
+                boolean made =
+                        !candidate.isInterface() && !java.lang.reflect.Modifier.isAbstract(candidate.getModifiers());
+                if (made && type.isAssignableFrom(candidate)) {
                     found.add(type.cast(candidate.getDeclaredConstructor().newInstance()));
                 }
             } catch (ReflectiveOperationException e) {
-                throw new IllegalStateException(
-                        packageName + "." + name + " needs a public constructor without arguments.", e);
+                throw new IllegalStateException(className + " needs a public constructor without arguments.", e);
             }
         }
         return found;
     }
 
-    private static <R> R inFolder(String folder, Function<Path, R> use) {
-        URL url = Discovery.class.getResource(folder);
-        if (url == null) {
-            throw new IllegalStateException("The class path has no folder " + folder + ".");
-        }
-        try {
-            URI uri = url.toURI();
-            if (!"jar".equals(uri.getScheme())) {
-                return use.apply(Path.of(uri));
-            }
-            try (FileSystem jar = FileSystems.newFileSystem(uri, Map.of())) {
-                return use.apply(jar.getPath(folder));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (URISyntaxException e) {
-            throw new IllegalStateException(e);
-        }
+    private static List<String> below(String prefix, String ending) {
+        return Index.NAMES.tailSet(prefix).stream()
+                .takeWhile(name -> name.startsWith(prefix))
+                .filter(name -> name.endsWith(ending))
+                .toList();
     }
 
-    private static List<Path> filesIn(Path root, String ending) {
-        try (Stream<Path> found = Files.list(root)) {
-            return found.filter(f -> f.toString().endsWith(ending)).sorted().toList();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static String read(Path file) {
-        try {
-            return Files.readString(file, StandardCharsets.UTF_8);
+    private static String text(String name) {
+        try (InputStream in = Discovery.class.getClassLoader().getResourceAsStream(name)) {
+            if (in == null) {
+                throw new IllegalStateException("The class path has no " + name + ", which its index tells.");
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
