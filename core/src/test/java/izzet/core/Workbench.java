@@ -70,7 +70,8 @@ public final class Workbench {
 
     /** Adds a part without connecting it. */
     public Workbench bare(String id, String part, String interfaceId) {
-        return edit(new PlanEdit.AddPart(new PlacedPart(id, part, 1, "the " + id, interfaceId, Map.of(), null, null)));
+        return edit(new PlanEdit.AddPart(new PlacedPart(
+                id, part, CATALOG.part(part).orElseThrow().version(), "the " + id, interfaceId, Map.of(), null, null)));
     }
 
     public Workbench edit(PlanEdit edit) {

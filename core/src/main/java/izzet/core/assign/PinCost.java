@@ -21,7 +21,7 @@ final class PinCost {
 
     static int of(Wire wire, Pin pin) {
         int cost = 0;
-        for (Pin.Duty duty : pin.duties()) {
+        for (Pin.Duty duty : pin.pricedDuties()) {
             cost += switch (duty.kind()) {
                 case "console" -> CONSOLE;
                 case "boot" -> BOOT;

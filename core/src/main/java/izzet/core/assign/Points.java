@@ -61,7 +61,7 @@ public final class Points {
     static Map<Criterion, Integer> pin(Circuit circuit, Wire wire, Pin pin, String controller) {
         Map<Criterion, Integer> points = new EnumMap<>(Criterion.class);
         int duties = 0;
-        for (Pin.Duty duty : pin.duties()) {
+        for (Pin.Duty duty : pin.pricedDuties()) {
             duties += switch (duty.kind()) {
                 case "console" -> CONSOLE;
                 case "boot" -> BOOT;

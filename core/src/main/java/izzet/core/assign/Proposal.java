@@ -114,7 +114,10 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             return circuit.wires().stream()
                     .filter(w -> which.test(w.unit()) && !w.connected())
                     .filter(w -> circuit.netOf(w.from()).isEmpty())
-                    .filter(w -> w.line().required() || w.role() == Role.LAMP || w.role() == Role.RETURN)
+                    .filter(w -> w.line().required()
+                            || w.role() == Role.LAMP
+                            || w.role() == Role.RETURN
+                            || w.role() == Role.TERMINAL && w.rest() != null)
                     .toList();
         }
 
@@ -124,14 +127,27 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 if (kind == null || unit.placed().bus() != null || !which.test(unit)) {
                     continue;
                 }
-                Optional<Bus> present =
-                        plan.buses().stream().filter(b -> b.kind().equals(kind)).findFirst();
+                Optional<Bus> present = plan.buses().stream()
+                        .filter(b -> b.kind().equals(kind) && mayJoin(unit, b))
+                        .findFirst();
                 Bus bus = present.orElseGet(() -> newBus(kind, unit));
                 if (present.isEmpty()) {
                     take(new PlanEdit.PutBus(bus));
                 }
                 take(new PlanEdit.SetPartBus(unit.id(), bus.id()));
             }
+        }
+
+        /** A serial part without a select wants a bus of its own. */
+        private boolean mayJoin(Unit unit, Bus bus) {
+            List<Unit> there = circuit().units().stream()
+                    .filter(u -> bus.id().equals(u.placed().bus()))
+                    .toList();
+            return there.isEmpty() || !listensAlways(unit) && there.stream().noneMatch(Maker::listensAlways);
+        }
+
+        private static boolean listensAlways(Unit unit) {
+            return unit.part().spi() != null && unit.part().spi().listensAlways();
         }
 
         private Bus newBus(String kind, Unit unit) {
@@ -193,7 +209,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                             wire.from(), Target.rail(circuit.board().ground().id()), CONTRAST_OHMS, null)));
                 } else if (wire.role() == Role.LAMP && !wire.line().required()) {
                     backlight(circuit, wire);
-                } else if (wire.line().rest() != null) {
+                } else if (wire.rest() != null) {
                     restRail(circuit, wire).ifPresent(rail -> connect(wire, Target.rail(rail.id())));
                 } else if (wire.role().bus() && !pinless) {
                     busPin(circuit, wire).ifPresent(pin -> connect(wire, Target.pin(pin.id())));
@@ -235,7 +251,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             List<int[]> options = wishes.stream()
                     .map(wire -> LegalPins.of(circuit, wire).stream()
                             .filter(index::containsKey)
-                            .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
+                            .filter(p -> !BootLevel.kills(circuit, wire, p))
                             .sorted(Comparator.comparingInt(p -> PinCost.of(wire, p)))
                             .mapToInt(index::get)
                             .toArray())
@@ -313,10 +329,13 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
 
     /** Where a line that must not float rests: ground, or the rail that feeds its part. */
     public static Optional<Rail> restRail(Circuit circuit, Wire wire) {
-        if ("supply".equals(wire.line().rest())) {
-            return circuit.wire(wire.unit(), Role.SUPPLY)
-                    .flatMap(s -> circuit.netOf(s.from()))
-                    .flatMap(n -> n.rail());
+        if ("supply".equals(wire.rest())) {
+            return circuit.wire(wire.unit(), Role.SUPPLY).isPresent()
+                    ? circuit.wire(wire.unit(), Role.SUPPLY).flatMap(s -> circuit.rail(s.from()))
+                    : circuit.board().rails().stream()
+                            .filter(r ->
+                                    r.gives() && r.volts() == circuit.board().logicVolts())
+                            .findFirst();
         }
         return Optional.of(circuit.board().ground());
     }

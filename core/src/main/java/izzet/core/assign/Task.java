@@ -241,9 +241,9 @@ final class Task {
     private boolean able(Wish wish, Pin pin, String controller) {
         return wish.wires().stream()
                         .allMatch(w -> (pin.duty("reserved").isEmpty() || w.role() == Role.RGB)
-                                && (w.role() != Role.SHIFT || LegalPins.hasFunction(board(), w, pin, null))
-                                && BootLevel.refused(circuit, w, pin).isEmpty())
-                && wish.needs().stream().allMatch(w -> LegalPins.hasFunction(board(), w, pin, controller));
+                                && (w.role() != Role.SHIFT || LegalPins.hasFunction(board(), w, pin, null)))
+                && wish.needs().stream().allMatch(w -> LegalPins.hasFunction(board(), w, pin, controller))
+                && wish.wires().stream().noneMatch(w -> BootLevel.kills(circuit, w, pin));
     }
 
     /** Whether something that is no wish is on the pin, such as a shifter's line. */

@@ -18,7 +18,7 @@ final class Cells {
     private static final JsonNodeFactory MAKE = JsonNodeFactory.instance;
     private static final String DUTIES = " | ";
     private static final Pattern DUTY = Pattern.compile(
-            "([a-z-]+)(?: (high|low))?(?: (\\d{1,7}(?:\\.\\d{1,6})?))?(?::\\s*(.*?))?(?:\\s*\\[([^\\[\\]]*)])?");
+            "([a-z-]+)(?: (high|low))?(?: \\(([a-z-]+)\\))?(?: (\\d{1,7}(?:\\.\\d{1,6})?))?(?::\\s*(.*?))?(?:\\s*\\[([^\\[\\]]*)])?");
 
     private Cells() {}
 
@@ -125,7 +125,7 @@ final class Cells {
                 continue;
             }
             Matcher m = DUTY.matcher(one.strip());
-            if (!m.matches() || m.group(4) == null || m.group(5) == null) {
+            if (!m.matches() || m.group(5) == null || m.group(6) == null) {
                 throw new NotReadable(
                         one.strip(),
                         "kind, level if any, a note and the source's key: boot low: starts the loader [own]");
@@ -136,10 +136,13 @@ final class Cells {
                 duty.put("level", m.group(2));
             }
             if (m.group(3) != null) {
-                duty.set("ohms", number(m.group(3)));
+                duty.put("grade", m.group(3));
             }
-            duty.put("note", m.group(4));
-            duty.put("source", m.group(5));
+            if (m.group(4) != null) {
+                duty.set("ohms", number(m.group(4)));
+            }
+            duty.put("note", m.group(5));
+            duty.put("source", m.group(6));
         }
         return list;
     }
@@ -173,6 +176,7 @@ final class Cells {
                         .filter(l -> !l.isEmpty())
                         .map(l -> " " + l)
                         .orElse("")
+                + (d.has("grade") ? " (" + d.get("grade").asString() + ")" : "")
                 + (d.has("ohms") ? " " + plain(d.get("ohms")) : "")
                 + ": " + d.path("note").asString() + " [" + d.path("source").asString() + "]";
     }

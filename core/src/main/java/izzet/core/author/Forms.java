@@ -7,6 +7,7 @@ import static izzet.core.author.Column.yesNo;
 import izzet.core.author.Column.Kind;
 import izzet.core.author.Sheet.Shape;
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.ElementKind;
 import izzet.core.catalog.Role;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -40,8 +41,11 @@ public final class Forms {
                         of("supply/maxVolts", "To, V", Kind.NUMBER, "5.5"),
                         of("supply/typicalMilliamps", "Typically, mA", Kind.NUMBER, "20"),
                         of("supply/maxMilliamps", "At most, mA", Kind.NUMBER, "30"),
+                        of("supply/carriesMilliamps", "Its outputs together, mA", Kind.NUMBER, "")
+                                .rare(),
                         of("supply/source", "Source", Kind.TEXT, SOURCE_HINT),
-                        of("logicVolts", "Own logic supply, V", Kind.NUMBER, "only where the module makes its own")));
+                        of("logicVolts", "Own logic supply, V", Kind.NUMBER, "only where the module makes its own"),
+                        yesNo("bareChip", "A bare chip")));
         groups.put(
                 "2-wire bus",
                 List.of(
@@ -50,6 +54,8 @@ public final class Forms {
                         yesNo("i2c/stretchesClock", "Holds the clock"),
                         of("i2c/capacitancePicofarads", "Capacitance of a line, pF", Kind.NUMBER, "10"),
                         of("i2c/sinkMilliamps", "Data sinks, mA", Kind.NUMBER, "3"),
+                        of("i2c/alsoAt", "Other chips on it at", Kind.INTEGERS, "87; mostly none")
+                                .rare(),
                         of("i2c/speaks", "Command set", Kind.TEXT, "page-oled, expander-character, bus-switch")
                                 .rare(),
                         of("i2c/source", "Source", Kind.TEXT, SOURCE_HINT)));
@@ -58,6 +64,10 @@ public final class Forms {
                 List.of(
                         of("spi/modes", "Modes", Kind.INTEGERS, "0 3"),
                         of("spi/maxWriteHz", "Clock at most, Hz", Kind.INTEGER, "10000000"),
+                        of("spi/maxReadHz", "Reading at most, Hz", Kind.INTEGER, "")
+                                .rare(),
+                        of("spi/wordBits", "Bits of a word", Kind.INTEGER, "8").rare(),
+                        yesNo("spi/alwaysSelected", "Has no select"),
                         yesNo("spi/releasesMiso", "Lets go of its data output"),
                         of("spi/source", "Source", Kind.TEXT, SOURCE_HINT)));
         groups.put(
@@ -70,6 +80,23 @@ public final class Forms {
                         of("glass/inches", "Diagonal, inch", Kind.NUMBER, "0.96"),
                         of("glass/bitsPerPixel", "Bits per pixel", Kind.INTEGER, "16"),
                         of("glass/memoryBytes", "Whole picture, bytes", Kind.INTEGER, "1024"),
+                        yesNo("glass/ownMemory", "Keeps its picture itself"),
+                        of("glass/family", "Family of commands", Kind.TEXT, "dcs")
+                                .rare(),
+                        of("glass/memoryColumns", "Controller's columns", Kind.INTEGER, "132")
+                                .rare(),
+                        of("glass/memoryRows", "Controller's rows", Kind.INTEGER, "162")
+                                .rare(),
+                        of("glass/offsetColumns", "First column", Kind.INTEGER, "2")
+                                .rare(),
+                        of("glass/offsetRows", "First row", Kind.INTEGER, "1").rare(),
+                        choice("glass/order", "Order of colours", List.of("rgb", "bgr")),
+                        of("glass/resetMillis", "Wait after reset, ms", Kind.INTEGER, "120")
+                                .rare(),
+                        of("glass/wakeMillis", "Wait after waking, ms", Kind.INTEGER, "120")
+                                .rare(),
+                        of("glass/refreshMillis", "Until it shows, ms", Kind.INTEGER, "2000")
+                                .rare(),
                         of("glass/source", "Source", Kind.TEXT, SOURCE_HINT)));
         return new ItemForm(
                 groups,
@@ -77,6 +104,27 @@ public final class Forms {
                         new Sheet("/interfaces", "Ways to connect it", "way", Shape.LIST, interfaceColumns()),
                         new Sheet("/lines", "Pins", "pin", Shape.LIST, lineColumns()),
                         levels("/levels"),
+                        new Sheet(
+                                "/elements",
+                                "Resistors, lamps, contacts inside",
+                                "element",
+                                Shape.LIST,
+                                List.of(
+                                        choice(
+                                                "kind",
+                                                "Kind",
+                                                Arrays.stream(ElementKind.values())
+                                                        .map(ElementKind::text)
+                                                        .toList()),
+                                        of("a", "From (anode)", Kind.TEXT, "A"),
+                                        of("b", "To (cathode)", Kind.TEXT, "K"),
+                                        of("wiper", "Wiper", Kind.TEXT, "W"),
+                                        of("ohms", "Ohms", Kind.NUMBER, "10000"),
+                                        of("lamp/forwardVolts", "Lamp drop, V", Kind.NUMBER, ""),
+                                        of("lamp/typicalMilliamps", "Lamp, mA", Kind.NUMBER, ""),
+                                        of("lamp/maxMilliamps", "Lamp at most, mA", Kind.NUMBER, ""),
+                                        of("lamp/source", "Lamp source", Kind.TEXT, SOURCE_HINT),
+                                        of("source", "Source", Kind.TEXT, SOURCE_HINT))),
                         new Sheet(
                                 "/straps",
                                 "Straps and pads",
@@ -117,6 +165,7 @@ public final class Forms {
                 of("name", "Name", Kind.TEXT, "2-wire"),
                 choice("bus", "Bus", List.of("i2c", "spi", "rgb")),
                 of("wants", "Pins must be able to", Kind.PAIRS, "BL=pwm"),
+                of("rests", "Tied here to", Kind.PAIRS, "B=supply").rare(),
                 of("bits", "Data lines used at once", Kind.INTEGER, "8, parallel only")
                         .rare(),
                 of("cycleNanos", "Write cycle, ns", Kind.INTEGER, "parallel only")
@@ -150,6 +199,9 @@ public final class Forms {
                 of("signal", "Pixel bus signal", Kind.TEXT, "d5").rare(),
                 of("givesVolts", "Gives, V", Kind.NUMBER, "").rare(),
                 of("givesMilliamps", "Gives, mA", Kind.NUMBER, "").rare(),
+                of("emptyVolts", "Empty, V", Kind.NUMBER, "").rare(),
+                of("fullVolts", "Fresh, V", Kind.NUMBER, "").rare(),
+                of("milliampHours", "Holds, mAh", Kind.NUMBER, "").rare(),
                 of("lamp/forwardVolts", "Lamp drop, V", Kind.NUMBER, "").rare(),
                 of("lamp/typicalMilliamps", "Lamp, mA", Kind.NUMBER, "").rare(),
                 of("lamp/maxMilliamps", "Lamp at most, mA", Kind.NUMBER, "").rare(),
@@ -169,6 +221,8 @@ public final class Forms {
                         of("voh", "High driven at least", Kind.LEVEL, "supply - 0.4"),
                         of("vol", "Low driven at most", Kind.LEVEL, "0.4"),
                         of("absMax", "Survives", Kind.LEVEL, "supply + 0.3"),
+                        of("milliamps", "Driven levels at, mA", Kind.NUMBER, "4"),
+                        of("maxMilliamps", "An output at most, mA", Kind.NUMBER, "25"),
                         of("source", "Source", Kind.TEXT, SOURCE_HINT)));
     }
 
@@ -197,6 +251,10 @@ public final class Forms {
                         of("summary", "Summary", Kind.TEXT, "one or two sentences"),
                         of("logicVolts", "Logic supply, V", Kind.NUMBER, "3.3"),
                         yesNo("internalPullUps", "Has pull-ups of its own"),
+                        of("internalPulls/upOhms", "They have, ohms", Kind.NUMBER, "50000"),
+                        of("internalPulls/downOhms", "Pull-downs, ohms", Kind.NUMBER, "50000; empty where none"),
+                        of("internalPulls/source", "Source", Kind.TEXT, SOURCE_HINT),
+                        of("writeNanos", "A write to a port, ns", Kind.INTEGER, "625"),
                         of("ramBytes", "Memory for programs, bytes", Kind.INTEGER, "2048; empty where there is plenty"),
                         choice(
                                 "pinAssignment",
@@ -213,6 +271,7 @@ public final class Forms {
                 List.of(
                         of("current/perPinMilliamps", "A pin, mA", Kind.NUMBER, "8"),
                         of("current/totalMilliamps", "All pins, mA", Kind.NUMBER, "50"),
+                        of("current/totalSourceMilliamps", "All pins sourcing, mA", Kind.NUMBER, "where it differs"),
                         of("current/source", "Source", Kind.TEXT, SOURCE_HINT)));
         return new ItemForm(
                 groups,
@@ -230,6 +289,7 @@ public final class Forms {
                                         of("group", "Strip", Kind.TEXT, "left"),
                                         of("rail", "Rail", Kind.TEXT, "only on supply pins"),
                                         choice("atReset", "At reset", List.of("pulled-up", "pulled-down")),
+                                        of("pulls", "Own pulls", Kind.WORDS, "up down; none"),
                                         of(
                                                 "functions",
                                                 "Functions",
@@ -246,6 +306,9 @@ public final class Forms {
                                         of("label", "Label", Kind.TEXT, "3.3 V"),
                                         of("volts", "Volts", Kind.NUMBER, "3.3; 0 for ground"),
                                         choice("direction", "Direction", List.of("out", "in")),
+                                        choice("fedBy", "Fed by", List.of("usb", "regulator", "outside")),
+                                        of("minVolts", "Takes from, V", Kind.NUMBER, ""),
+                                        of("maxVolts", "Takes to, V", Kind.NUMBER, ""),
                                         of("limitMilliamps", "At most, mA", Kind.NUMBER, ""),
                                         of("source", "Source", Kind.TEXT, SOURCE_HINT))),
                         new Sheet(
@@ -262,6 +325,8 @@ public final class Forms {
                                         yesNo("mixesPinSets", "May mix sets of pins"),
                                         yesNo("anyPin", "Reaches any pin"),
                                         of("usual", "Usual pins", Kind.PAIRS, "sda=GP4 scl=GP5"),
+                                        of("modes", "Serial modes", Kind.INTEGERS, "0 1 2 3"),
+                                        of("wordBits", "Longest word, bits", Kind.INTEGER, ""),
                                         of("needs", "Needs first", Kind.TEXT, ""),
                                         of("source", "Source", Kind.TEXT, SOURCE_HINT))),
                         levels("/levels"),
@@ -273,6 +338,7 @@ public final class Forms {
                                 List.of(
                                         of("name", "Name", Kind.TEXT, "port B"),
                                         of("pins", "Pins", Kind.WORDS, "D8 D9 D10"),
+                                        choice("way", "Way", List.of("sink", "source")),
                                         of("milliamps", "Together, mA", Kind.NUMBER, "100"))),
                         sources()));
     }

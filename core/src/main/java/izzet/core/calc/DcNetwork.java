@@ -130,6 +130,22 @@ public final class DcNetwork {
             right[index[node]] = 1;
             return gauss(copy(matrix), right)[index[node]];
         }
+
+        /** The resistance that a small current from one node to another sees; a node below 0 is none, and so is what it sees. */
+        public double ohmsBetween(int a, int b) {
+            if (a < 0 || b < 0) {
+                return Double.POSITIVE_INFINITY;
+            }
+            double[] right = new double[matrix.length];
+            if (index[a] >= 0) {
+                right[index[a]] += 1;
+            }
+            if (index[b] >= 0) {
+                right[index[b]] -= 1;
+            }
+            double[] seen = gauss(copy(matrix), right);
+            return (index[a] < 0 ? 0 : seen[index[a]]) - (index[b] < 0 ? 0 : seen[index[b]]);
+        }
     }
 
     private static double current(Junction j, double volts) {

@@ -8,7 +8,9 @@ import java.util.Optional;
  * A board with its pins, rails and controllers, as its file describes it. Immutable.
  *
  * @param logicVolts supply of its logic levels
+ * @param internalPulls values of the resistors inside the chip; null where not known
  * @param ramBytes what programs have for their variables; null where there is plenty
+ * @param writeNanos that a program takes for one write to a port; null where not known
  * @param pinAssignment how pins come to a controller: {@code fixed}, {@code any-pin}, {@code settings}, {@code overlay} or
  *     {@code none}
  * @param levels by function: {@code port}, and {@code i2c} where the bus lines differ
@@ -23,7 +25,9 @@ public record Board(
         String summary,
         double logicVolts,
         boolean internalPullUps,
+        InternalPulls internalPulls,
         Long ramBytes,
+        Integer writeNanos,
         String pinAssignment,
         Numbering numbering,
         PinCurrent current,
@@ -35,6 +39,9 @@ public record Board(
         Map<String, String> sources)
         implements CatalogItem {
 
+    /** Of a resistor inside a chip whose sheet was not read. Common practice. */
+    public static final double WEAK_PULL_OHMS = 50_000;
+
     /** Strips, or pins by id, along its edges from the top; {@code upwards} names strips that run the other way. */
     public record Layout(List<String> left, List<String> right, List<String> upwards) {
         public Layout {
@@ -44,17 +51,44 @@ public record Board(
         }
     }
 
+    /**
+     * The resistors inside the chip that a program can switch on, at their weakest.
+     *
+     * @param downOhms null where there are none
+     */
+    public record InternalPulls(double upOhms, Double downOhms, String source) {}
+
+    /** The resistor inside the chip that pulls a pin up or down when the program switches it on; empty where it has none. */
+    public Optional<Double> pullOhms(Pin pin, boolean up) {
+        boolean has = pin.pulls() == null
+                ? up ? internalPullUps : internalPulls != null
+                : pin.pulls().contains(up ? "up" : "down");
+        if (!has || !pin.can(PinFunction.DIGITAL_IN)) {
+            return Optional.empty();
+        }
+        return internalPulls == null
+                ? Optional.of(WEAK_PULL_OHMS)
+                : Optional.ofNullable(up ? (Double) internalPulls.upOhms() : internalPulls.downOhms());
+    }
+
     /** What the board calls its three numberings, for column heads. */
     public record Numbering(String position, String label, String chip) {}
 
     /**
      * @param perPinMilliamps recommended at most
      * @param totalMilliamps of all pins together
+     * @param totalSourceMilliamps of all pins together, sourcing; null where it is the same
      * @param groups pins that have a limit in common; may be empty
      */
-    public record PinCurrent(double perPinMilliamps, double totalMilliamps, List<Group> groups, String source) {
+    public record PinCurrent(
+            double perPinMilliamps,
+            double totalMilliamps,
+            Double totalSourceMilliamps,
+            List<Group> groups,
+            String source) {
 
-        public record Group(String name, List<String> pins, double milliamps) {
+        /** @param way {@code sink}, {@code source}, or null for both */
+        public record Group(String name, List<String> pins, String way, double milliamps) {
             public Group {
                 pins = List.copyOf(pins);
             }

@@ -1,5 +1,6 @@
 package izzet.core.catalog;
 
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -11,6 +12,8 @@ import java.util.Map;
  * @param mixesPinSets whether its lines may come from different alternative sets
  * @param anyPin whether its signals can be led to any pin; those that name it are then only its usual ones
  * @param usual pin by signal, where libraries expect it; empty where there is no choice, or the pins that name an any-pin controller say it
+ * @param modes of a serial controller; empty for all four
+ * @param wordBits longest word of a serial controller; null where any
  * @param needs what must be done before its pins work, for people; may be null
  * @param source key into the sources of the file
  */
@@ -23,11 +26,19 @@ public record Controller(
         boolean mixesPinSets,
         Boolean anyPin,
         Map<String, String> usual,
+        List<Integer> modes,
+        Integer wordBits,
         String needs,
         String source) {
 
     public Controller {
         anyPin = Boolean.TRUE.equals(anyPin);
         usual = usual == null ? Map.of() : Map.copyOf(usual);
+        modes = modes == null ? List.of() : List.copyOf(modes);
+    }
+
+    /** Whether a serial controller knows a clock mode. */
+    public boolean knows(int mode) {
+        return modes.isEmpty() || modes.contains(mode);
     }
 }

@@ -9,6 +9,17 @@ package izzet.core.catalog;
  * @param voh lowest voltage driven as high
  * @param vol highest voltage driven as low
  * @param absMax highest voltage the connection survives
+ * @param milliamps the load current at which voh and vol hold; without load such an output stands at its supply or at ground. Null where
+ *     the figures hold at any load that logic has
+ * @param maxMilliamps what one output may carry for long; null where not known
  * @param source key into the sources of the file
  */
-public record LogicLevels(Level vih, Level vil, Level voh, Level vol, Level absMax, String source) {}
+public record LogicLevels(
+        Level vih,
+        Level vil,
+        Level voh,
+        Level vol,
+        Level absMax,
+        Double milliamps,
+        Double maxMilliamps,
+        String source) {}

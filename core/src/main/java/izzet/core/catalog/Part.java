@@ -11,8 +11,10 @@ import java.util.Optional;
  * @param kind {@code display}, {@code helper}, {@code input}, {@code lamp}
  * @param supply null for parts without a supply, such as a push button
  * @param logicVolts supply of the logic levels when the module makes its own; null when it is the supply line's
+ * @param bareChip whether it is a chip without a module round it; null for no
  * @param levels by key; a line names its key
  * @param pullUps fitted on the module
+ * @param elements resistors, contacts, potentiometers and lamps between its lines
  * @param interfaces the ways it can be connected; at least one
  * @param straps settings made on the module itself
  * @param kin other parts by relation: {@code serial}, {@code shifted}, {@code two-wire}
@@ -29,6 +31,7 @@ public record Part(
         String summary,
         Supply supply,
         Double logicVolts,
+        Boolean bareChip,
         Map<String, LogicLevels> levels,
         List<FittedPullUp> pullUps,
         I2c i2c,
@@ -38,6 +41,7 @@ public record Part(
         ClockGate clockGate,
         PixelBus pixelBus,
         List<Shift> shifts,
+        List<Element> elements,
         List<Interface> interfaces,
         List<Strap> straps,
         List<PartLine> lines,
@@ -48,8 +52,17 @@ public record Part(
         Map<String, String> sources)
         implements CatalogItem {
 
+    /**
+     * @param typicalMilliamps that the part itself draws, not what its outputs give
+     * @param carriesMilliamps what its supply pins may carry for its outputs, at most; null where not known
+     */
     public record Supply(
-            double minVolts, double maxVolts, Double typicalMilliamps, Double maxMilliamps, String source) {}
+            double minVolts,
+            double maxVolts,
+            Double typicalMilliamps,
+            Double maxMilliamps,
+            Double carriesMilliamps,
+            String source) {}
 
     /** @param to {@code logic} (the module's own logic supply) or the id of a supply line */
     public record FittedPullUp(List<String> lines, double ohms, String to, String source) {
@@ -62,6 +75,7 @@ public record Part(
      * @param baseAddress with every strap and address pin adding nothing
      * @param capacitancePicofarads of its two bus pins, each
      * @param sinkMilliamps what its data output can sink at 0.4 V
+     * @param alsoAt addresses of other chips on the module; mostly none
      * @param speaks name of the command set it takes, for reading records; null when bytes have no named meaning
      */
     public record I2c(
@@ -70,13 +84,34 @@ public record Part(
             boolean stretchesClock,
             double capacitancePicofarads,
             double sinkMilliamps,
+            List<Integer> alsoAt,
             String speaks,
-            String source) {}
+            String source) {
+        public I2c {
+            alsoAt = orEmpty(alsoAt);
+        }
+    }
 
-    /** @param releasesMiso whether it lets go of its data output when not selected; null where it has none */
-    public record Spi(List<Integer> modes, int maxWriteHz, Boolean releasesMiso, String source) {
+    /**
+     * @param maxReadHz fastest clock for reading; null where it is that for writing, or nothing is read
+     * @param wordBits of a transfer; null for 8
+     * @param alwaysSelected whether it listens to every transfer because it has no select; null for no
+     * @param releasesMiso whether it lets go of its data output when not selected; null where it has none
+     */
+    public record Spi(
+            List<Integer> modes,
+            int maxWriteHz,
+            Integer maxReadHz,
+            Integer wordBits,
+            Boolean alwaysSelected,
+            Boolean releasesMiso,
+            String source) {
         public Spi {
             modes = List.copyOf(modes);
+        }
+
+        public boolean listensAlways() {
+            return Boolean.TRUE.equals(alwaysSelected);
         }
     }
 
@@ -86,6 +121,13 @@ public record Part(
      * @param colours for people, such as "white" or "65 536 colours"
      * @param inches of the diagonal; null when it comes in several sizes
      * @param bitsPerPixel on the wire; null for characters
+     * @param family of commands that it takes
+     * @param memoryColumns of the controller, where they are more than the glass shows
+     * @param offsetColumns between the controller's first column and the glass's first
+     * @param order of the colours on the wire; null for one colour
+     * @param resetMillis to wait after a reset, wakeMillis after waking; null where not known
+     * @param refreshMillis that the glass takes to show a picture; null where it shows at once
+     * @param ownMemory whether it keeps the picture itself; null for no
      * @param memoryBytes that a program needs to hold the whole picture; null for characters
      */
     public record Glass(
@@ -96,6 +138,16 @@ public record Part(
             Double inches,
             Integer bitsPerPixel,
             Integer memoryBytes,
+            String family,
+            Integer memoryColumns,
+            Integer memoryRows,
+            Integer offsetColumns,
+            Integer offsetRows,
+            String order,
+            Integer resetMillis,
+            Integer wakeMillis,
+            Integer refreshMillis,
+            Boolean ownMemory,
             String source) {}
 
     public record BusSwitch(String sda, String scl, List<Channel> channels, String source) {
@@ -123,6 +175,18 @@ public record Part(
         }
     }
 
+    /**
+     * What lies between two lines inside the part.
+     *
+     * @param a anode of a lamp
+     * @param b cathode of a lamp
+     * @param wiper of a potentiometer; null elsewhere
+     * @param ohms of a resistor or potentiometer; null elsewhere
+     * @param lamp of a lamp; null elsewhere
+     */
+    public record Element(
+            ElementKind kind, String a, String b, String wiper, Double ohms, PartLine.Lamp lamp, String source) {}
+
     /** Two lines of a shifter: of a two-way one the low-supply side first, of a one-way buffer the input. */
     public record Shift(String low, String high) {}
 
@@ -138,17 +202,20 @@ public record Part(
      * @param bits that go over the data lines in one write cycle, where there is no bus; null elsewhere
      * @param cycleNanos shortest write cycle there
      * @param wants by line, a capability its pin must have besides plain digital in or out, such as {@code pwm}
+     * @param rests by line, where it is tied in this variant: {@code ground} or {@code supply}
      */
     public record Interface(
             String id,
             String name,
             String bus,
             Map<String, String> wants,
+            Map<String, String> rests,
             Integer bits,
             Integer cycleNanos,
             String note) {
         public Interface {
             wants = wants == null ? Map.of() : Map.copyOf(wants);
+            rests = rests == null ? Map.of() : Map.copyOf(rests);
         }
     }
 
@@ -190,6 +257,7 @@ public record Part(
         levels = levels == null ? Map.of() : Map.copyOf(levels);
         pullUps = orEmpty(pullUps);
         shifts = orEmpty(shifts);
+        elements = orEmpty(elements);
         interfaces = List.copyOf(interfaces);
         straps = orEmpty(straps);
         lines = List.copyOf(lines);
@@ -201,6 +269,11 @@ public record Part(
 
     private static <T> List<T> orEmpty(List<T> list) {
         return list == null ? List.of() : List.copyOf(list);
+    }
+
+    /** Whether it takes a memory card, alone or beside a display. */
+    public boolean hasCard() {
+        return levels.containsKey("card");
     }
 
     public Optional<PartLine> line(String lineId) {

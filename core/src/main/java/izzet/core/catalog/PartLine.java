@@ -21,6 +21,8 @@ import java.util.List;
  * @param maxVolts likewise
  * @param signal of the pixel bus, such as {@code d5}; null elsewhere
  * @param givesVolts of a supply output; null elsewhere
+ * @param emptyVolts what cells give at their end, fullVolts when fresh; null for a steady supply
+ * @param milliampHours that cells hold; null elsewhere
  * @param givesMilliamps that a supply output can give; null when not known
  * @param note one sentence for people; may be null
  */
@@ -42,6 +44,9 @@ public record PartLine(
         Double maxVolts,
         String signal,
         Double givesVolts,
+        Double emptyVolts,
+        Double fullVolts,
+        Double milliampHours,
         Double givesMilliamps,
         String note) {
 

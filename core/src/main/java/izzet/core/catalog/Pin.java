@@ -13,6 +13,8 @@ import java.util.Optional;
  * @param group pins of one group lie together
  * @param rail id of the rail it brings out; null on signal pins
  * @param atReset {@code pulled-up} or {@code pulled-down} until the program runs; null when it floats
+ * @param pulls resistors inside the chip that a program can switch on, {@code up} and {@code down}, or {@code none}; null for what the board
+ *     says of all
  * @param functions what it can do; empty on supply pins
  * @param duties what else it is bound to
  */
@@ -24,6 +26,7 @@ public record Pin(
         String group,
         String rail,
         String atReset,
+        List<String> pulls,
         List<PinFunction> functions,
         List<Duty> duties) {
 
@@ -31,17 +34,19 @@ public record Pin(
      * What a pin is bound to besides the user's wishes.
      *
      * @param kind {@code reserved} (not to be used), {@code console}, {@code boot} (level read at reset), {@code lamp},
-     *     {@code pull-up} (fitted on the board)
+     *     {@code pull-up} and {@code pull-down} (fitted on the board)
      * @param level wanted or present at reset: {@code high} or {@code low}; may be null
-     * @param ohms of a fitted pull-up; may be null
+     * @param grade what the wrong level of a boot pin does; null elsewhere
+     * @param ohms of a fitted pull-up or pull-down; may be null
      * @param note one sentence for people
      * @param source key into the sources of the file
      */
-    public record Duty(String kind, String level, Double ohms, String note, String source) {}
+    public record Duty(String kind, String level, BootGrade grade, Double ohms, String note, String source) {}
 
     public Pin {
         functions = functions == null ? List.of() : List.copyOf(functions);
         duties = duties == null ? List.of() : List.copyOf(duties);
+        pulls = pulls == null ? null : List.copyOf(pulls);
     }
 
     public boolean signal() {
@@ -57,6 +62,12 @@ public record Pin(
         return functions.stream()
                 .filter(f -> controller.equals(f.controller()) && signal.equals(f.signal()))
                 .findFirst();
+    }
+
+    /** What makes a pin a worse choice; the resistor that belongs to its boot duty is no reason of its own. */
+    public List<Duty> pricedDuties() {
+        boolean boot = duty("boot").isPresent();
+        return duties.stream().filter(d -> !boot || !d.kind().equals("pull-up")).toList();
     }
 
     public Optional<Duty> duty(String kind) {

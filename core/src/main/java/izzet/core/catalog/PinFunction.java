@@ -17,6 +17,7 @@ import com.fasterxml.jackson.annotation.JsonValue;
 public record PinFunction(String capability, String unit, String controller, String signal, String set) {
 
     public static final String ANALOG_IN = "analog-in";
+    public static final String BOARD_RESET = "board-reset";
     public static final String DIGITAL_IN = "digital-in";
     public static final String DIGITAL_OUT = "digital-out";
     public static final String PWM = "pwm";

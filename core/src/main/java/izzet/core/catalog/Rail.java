@@ -5,10 +5,26 @@ package izzet.core.catalog;
  *
  * @param volts nominal; 0 for ground
  * @param direction {@code out} or {@code in}
+ * @param fedBy what makes it: {@code usb}, {@code regulator}, {@code outside}; null where not known
+ * @param minVolts of what an input takes, maxVolts likewise; null elsewhere
  * @param limitMilliamps what it can give; null when not known
  * @param source key into the sources of the file
  */
-public record Rail(String id, String label, double volts, String direction, Double limitMilliamps, String source) {
+public record Rail(
+        String id,
+        String label,
+        double volts,
+        String direction,
+        String fedBy,
+        Double minVolts,
+        Double maxVolts,
+        Double limitMilliamps,
+        String source) {
+
+    /** Its place in a plan: a rail of the board, or the output of a part. */
+    public boolean ofPart() {
+        return id.indexOf(':') > 0;
+    }
 
     public boolean ground() {
         return volts == 0;

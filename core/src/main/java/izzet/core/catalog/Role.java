@@ -34,7 +34,8 @@ public enum Role {
     PORT("port", "line of an expander"),
     CONVERTER("converter", "input of an analog converter"),
     RGB("rgb", "line of the pixel bus"),
-    SOURCE("source", "supply output");
+    SOURCE("source", "supply output"),
+    TERMINAL("terminal", "terminal");
 
     private final String text;
     private final String wording;
@@ -77,7 +78,7 @@ public enum Role {
     }
 
     public boolean power() {
-        return this == SUPPLY || this == GROUND || this == RETURN || this == SOURCE;
+        return this == SUPPLY || this == GROUND || this == RETURN || this == SOURCE || this == TERMINAL;
     }
 
     /** A line of a helper that other parts hang on. */

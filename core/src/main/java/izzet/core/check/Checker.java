@@ -65,8 +65,8 @@ public final class Checker {
         List<Finding> sorted = findings.found().stream().sorted(ORDER).toList();
         var hit = sorted.stream().map(Finding::rule).collect(Collectors.toSet());
         findings.undecided().forEach(u -> hit.add(u.rule()));
-        Map<String, String> clean = new LinkedHashMap<>();
-        rules.stream().filter(r -> !hit.contains(r.id())).forEach(r -> clean.put(r.id(), r.subject()));
+        Map<String, Report.Fine> clean = new LinkedHashMap<>(findings.compared());
+        clean.keySet().removeAll(hit);
         return new Report(sorted, findings.undecided(), clean);
     }
 }

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
  *
  * @param rule id of the rule, such as {@code I1}
  * @param aspect tells it from others of the same rule at the same places; empty where there are none
+ * @param trouble what kind it is
  * @param seenWorking commonly seen working although out of specification
  * @param places what it speaks of, the most important first; at least one
  * @param naming how many of them, from the first, make its id; the others may change while it stays the same trouble
@@ -24,6 +25,7 @@ public record Finding(
         String rule,
         String aspect,
         Severity severity,
+        Trouble trouble,
         boolean seenWorking,
         List<Place> places,
         int naming,

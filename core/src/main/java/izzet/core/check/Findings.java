@@ -1,5 +1,6 @@
 package izzet.core.check;
 
+import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,10 +11,35 @@ public final class Findings {
 
     private final List<Finding> found = new ArrayList<>();
     private final List<Report.Undecided> undecided = new ArrayList<>();
+    private final Map<String, Report.Fine> compared = new LinkedHashMap<>();
 
     /** Starts a finding; {@link Draft#add()} ends it. */
     public Draft of(Rule rule, Severity severity, String wording) {
         return new Draft(rule, severity, wording);
+    }
+
+    /** The rule has looked at something that could be wrong; one that never does has nothing to find fine. */
+    public void looked(Rule rule) {
+        compared(rule, null, null);
+    }
+
+    /** The rule has compared something, with this margin. */
+    public void compared(Rule rule, Quantity margin, Object where) {
+        Report.Fine before = compared.get(rule.id());
+        Quantity tightest = before == null ? null : before.tightest();
+        boolean tighter = margin != null
+                && (tightest == null || tightest.unit() == margin.unit() && margin.compareTo(tightest) < 0);
+        compared.put(
+                rule.id(),
+                new Report.Fine(
+                        rule.subject(),
+                        before == null ? 1 : before.count() + 1,
+                        tighter ? margin : tightest,
+                        tighter ? where.toString() : before == null ? null : before.where()));
+    }
+
+    Map<String, Report.Fine> compared() {
+        return compared;
     }
 
     /** The rule cannot tell, because {@code missing} is not known. */
@@ -24,6 +50,7 @@ public final class Findings {
     void addAll(Findings others) {
         found.addAll(others.found);
         undecided.addAll(others.undecided);
+        compared.putAll(others.compared);
     }
 
     List<Finding> found() {
@@ -83,12 +110,19 @@ public final class Findings {
         }
 
         public Draft figure(String name, Object value) {
-            figures.add(Figure.of(name, value));
+            figures.add(Figure.of(name, value, null));
             return this;
         }
 
         public Draft figure(String name, Object value, String origin) {
             figures.add(Figure.of(name, value, origin));
+            return this;
+        }
+
+        /** A value that may not be above its limit, or below it where {@code atMost} is false. */
+        public Draft compared(String name, Quantity value, Quantity limit, boolean atMost, String origin) {
+            double margin = atMost ? limit.value() - value.value() : value.value() - limit.value();
+            figures.add(Figure.compared(name, value, limit, new Quantity(margin, value.unit()), origin));
             return this;
         }
 
@@ -119,6 +153,7 @@ public final class Findings {
                     rule.id(),
                     aspect,
                     severity,
+                    rule.trouble(),
                     seenWorking,
                     places,
                     naming,

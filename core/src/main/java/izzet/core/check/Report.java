@@ -1,5 +1,6 @@
 package izzet.core.check;
 
+import izzet.core.quantity.Quantity;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,9 +10,24 @@ import java.util.Optional;
  *
  * @param findings worst first, then by rule and place, so that reruns compare
  * @param undecided what could not be told, and what is missing to tell
- * @param clean the rules that found nothing wrong: subject by id
+ * @param clean the rules that found nothing wrong: what they compared, by id
  */
-public record Report(List<Finding> findings, List<Undecided> undecided, Map<String, String> clean) {
+public record Report(List<Finding> findings, List<Undecided> undecided, Map<String, Fine> clean) {
+
+    /**
+     * What a rule compared and found fine.
+     *
+     * @param count of comparisons
+     * @param tightest margin; null where the rule has none
+     * @param where it is; null likewise
+     */
+    public record Fine(String subject, int count, Quantity tightest, String where) {
+
+        /** "12 compared, tightest 640 mV at pin 4". */
+        public String detail() {
+            return count + " looked at" + (tightest == null ? "" : ", tightest margin " + tightest + " at " + where);
+        }
+    }
 
     public record Undecided(String rule, Place place, String missing) {}
 

@@ -14,5 +14,10 @@ public interface Rule {
     /** What it looks at, in a few words, for the list of rules that found nothing. */
     String subject();
 
+    /** What its findings tell, unless one says otherwise. */
+    default Trouble trouble() {
+        return Trouble.OTHER;
+    }
+
     void check(Circuit circuit, Findings findings);
 }

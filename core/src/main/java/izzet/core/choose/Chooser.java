@@ -244,7 +244,7 @@ public final class Chooser {
         Suitability fit = Suitability.of(board, part, variant.id(), catalog);
         Circuit circuit = new Circuit(fit.plan(), catalog);
         Report report = checker.check(circuit);
-        Speed speed = speed(board, part, variant, wish.centimetres());
+        Speed speed = speed(board, part, variant, wish.centimetres()).and(part.glass());
         boolean fast = wish.pictures() == null || speed.seconds() == null || 1 / speed.seconds() >= wish.pictures();
         Part.Glass g = part.glass();
         return new Offer(
@@ -256,7 +256,7 @@ public final class Chooser {
                 speed.seconds(),
                 speed.formula(),
                 speed.hertz(),
-                g.memoryBytes(),
+                Boolean.TRUE.equals(g.ownMemory()) ? null : g.memoryBytes(),
                 board.ramBytes(),
                 fit.missing(),
                 fit.suits() ? sentences(report, Severity.STOP) : List.of(),
@@ -273,7 +273,19 @@ public final class Chooser {
                 .toList();
     }
 
-    private record Speed(Double seconds, String formula, double hertz) {}
+    private record Speed(Double seconds, String formula, double hertz) {
+
+        /** A glass that takes its time to show what was sent, such as electronic paper. */
+        Speed and(Part.Glass glass) {
+            return seconds == null || glass.refreshMillis() == null
+                    ? this
+                    : new Speed(
+                            seconds + glass.refreshMillis() / 1000.0,
+                            formula + " + " + Quantity.seconds(glass.refreshMillis() / 1000.0)
+                                    + " until the glass shows it",
+                            hertz);
+        }
+    }
 
     private static Speed speed(Board board, Part part, Part.Interface variant, Double centimetres) {
         Part.Glass g = part.glass();
@@ -347,9 +359,9 @@ public final class Chooser {
         return !i2c && centimetres != null && centimetres > 0 ? Math.min(most, METRE_HZ * 100 / centimetres) : most;
     }
 
-    /** Common practice: a write by the program takes some ten instructions of a small microcontroller, few of a fast one. */
+    /** Common practice: a write by the program takes some ten instructions. */
     private static double writeNanos(Board board) {
-        return board.logicVolts() > 4 ? 1000 : 100;
+        return board.writeNanos() == null ? 1000 : board.writeNanos();
     }
 
     /** Rare functions of the board that this plan takes the last of. */

@@ -1,46 +1,65 @@
 package izzet.core.circuit;
 
-import izzet.core.catalog.Part;
+import izzet.core.catalog.BootGrade;
+import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
-import izzet.core.catalog.Role;
+import izzet.core.plan.Connection;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
 import java.util.Optional;
 
-/** Which level a line's part gives a pin while the board starts, as far as that is known. */
+/** The level that a boot pin has while the board starts: everything released, contacts open, the pins' resistors of the reset at work. */
 public final class BootLevel {
+
+    /**
+     * A boot pin at a level that it must not have.
+     *
+     * @param volts at the pin; empty where nothing holds it
+     * @param wanted {@code high} or {@code low}
+     * @param limit that the pin must reach for it
+     */
+    public record Wrong(Pin pin, Pin.Duty duty, Optional<Double> volts, String wanted, double limit) {
+
+        public BootGrade grade() {
+            return duty.grade() == null ? BootGrade.KILLS_START : duty.grade();
+        }
+    }
 
     private BootLevel() {}
 
-    /** {@code high} or {@code low}; empty where the part leaves the pin alone or its level is not known. */
-    public static Optional<String> of(Circuit circuit, Wire wire) {
-        if (wire.role() == Role.DATA) {
-            // Displays hold their data lines so weakly that the board's own resistor decides.
+    /** Empty where the pin has no boot duty, nothing on it, or its level. */
+    public static Optional<Wrong> of(Circuit circuit, Pin pin) {
+        Pin.Duty duty = pin.duty("boot").filter(d -> d.level() != null).orElse(null);
+        DcModel dc = circuit.dc();
+        int node = dc.node(Target.pin(pin.id()));
+        if (duty == null || node < 0) {
             return Optional.empty();
         }
-        if (wire.line().open().equals("pulled-up")) {
-            return Optional.of("high");
+        LogicLevels levels = circuit.board().levelsOf("port");
+        boolean high = duty.level().equals("high");
+        double limit = (high ? levels.vih() : levels.vil()).at(circuit.board().logicVolts());
+        Optional<Double> volts = dc.held(node);
+        if (volts.isEmpty()) {
+            DcModel.Point point = dc.at(dc.pieceAt(node).orElseThrow(), new DcModel.State().atReset());
+            volts = point.holds(node) ? Optional.of(point.volts(node)) : Optional.empty();
         }
-        if (wire.line().open().equals("pulled-down")) {
-            return Optional.of("low");
-        }
-        boolean pulledUp = circuit.pullUpsOf(wire.unit()).stream()
-                .map(Part.FittedPullUp::lines)
-                .anyMatch(lines -> lines.contains(wire.line().id()));
-        if (pulledUp) {
-            return Optional.of("high");
-        }
-        boolean lampToGround = wire.role() == Role.LAMP
-                && wire.line().lamp() != null
-                && circuit.wire(wire.unit(), Role.RETURN)
-                        .flatMap(r -> circuit.netOf(r.from()))
-                        .filter(Net::grounded)
-                        .isPresent();
-        return lampToGround ? Optional.of("low") : Optional.empty();
+        // A pin that nothing holds, and that has no resistor of its own, is no doing of the plan.
+        boolean right = volts.map(v -> high ? v >= limit : v <= limit).orElse(true);
+        return right ? Optional.empty() : Optional.of(new Wrong(pin, duty, volts, duty.level(), limit));
     }
 
-    /** The level that the pin must have while the board starts, when the line's part gives it the other one. */
-    public static Optional<String> refused(Circuit circuit, Wire wire, Pin pin) {
-        return pin.duty("boot")
-                .map(Pin.Duty::level)
-                .filter(level -> of(circuit, wire).filter(l -> !l.equals(level)).isPresent());
+    /** Whether the board would not start, were this line on that pin. */
+    public static boolean kills(Circuit circuit, Wire wire, Pin pin) {
+        if (pin.duty("boot")
+                .filter(d -> d.level() != null && d.grade() != BootGrade.HARMLESS)
+                .isEmpty()) {
+            return false;
+        }
+        Circuit there = new Circuit(
+                new PlanEdit.Connect(Connection.wire(wire.from(), Target.pin(pin.id()))).apply(circuit.plan()),
+                circuit.catalog());
+        return of(there, there.board().pin(pin.id()).orElseThrow())
+                .filter(w -> w.grade() != BootGrade.HARMLESS)
+                .isPresent();
     }
 }

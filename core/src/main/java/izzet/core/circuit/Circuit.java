@@ -16,7 +16,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,15 +28,21 @@ import java.util.stream.Stream;
  */
 public final class Circuit {
 
+    /** Of a resistor in a supply's wire that does not change which supply it is. */
+    private static final double SMALL_OHMS = 100;
+
     private final Plan plan;
     private final Catalog catalog;
     private final Board board;
     private final Map<String, Unit> units = new LinkedHashMap<>();
     private final List<Wire> wires = new ArrayList<>();
     private final Map<Target, Wire> wireAt = new LinkedHashMap<>();
-    private final Map<Target, Net> netAt = new LinkedHashMap<>();
-    private final List<Net> nets = new ArrayList<>();
+    private final Nets nets;
+    private final List<Connection> connections;
     private final List<Resistor> resistors;
+    private volatile DcModel dc;
+    private volatile Levels levels;
+    private volatile Supplies supplies;
 
     /** @throws IllegalArgumentException when the plan refers to things that do not exist; see PlanChecks */
     public Circuit(Plan plan, Catalog catalog) {
@@ -57,38 +62,17 @@ public final class Circuit {
         }
         for (Connection c : plan.connections()) {
             if (!gone(c.from()) && !gone(c.to())) {
-                wireAt.computeIfPresent(c.from(), (end, w) -> new Wire(w.unit(), w.line(), c));
+                wireAt.computeIfPresent(c.from(), (end, w) -> w.connected() ? w : new Wire(w.unit(), w.line(), c));
             }
         }
         wires.addAll(wireAt.values());
+        this.connections = plan.connections().stream()
+                .filter(c -> !gone(c.from()) && !gone(c.to()))
+                .toList();
         this.resistors = plan.resistors().stream()
                 .filter(r -> !gone(r.from()) && !gone(r.to()))
                 .toList();
-        joinNets();
-    }
-
-    private void joinNets() {
-        Map<Target, Set<Target>> groups = new LinkedHashMap<>();
-        for (Connection c : plan.connections()) {
-            if (gone(c.from()) || gone(c.to())) {
-                continue;
-            }
-            Set<Target> a = groups.computeIfAbsent(c.from(), Circuit::alone);
-            Set<Target> b = groups.computeIfAbsent(c.to(), Circuit::alone);
-            if (a != b) {
-                a.addAll(b);
-                b.forEach(end -> groups.put(end, a));
-            }
-        }
-        for (Resistor r : resistors) {
-            groups.computeIfAbsent(r.from(), Circuit::alone);
-            groups.computeIfAbsent(r.to(), Circuit::alone);
-        }
-        for (Set<Target> ends : new LinkedHashSet<>(groups.values())) {
-            Net net = net(ends);
-            nets.add(net);
-            ends.forEach(end -> netAt.put(end, net));
-        }
+        this.nets = new Nets(board, wireAt, connections, resistors);
     }
 
     /** A line that the part does not have in its interface of now. */
@@ -96,54 +80,10 @@ public final class Circuit {
         return end.isLine() && !wireAt.containsKey(end);
     }
 
-    private static Set<Target> alone(Target end) {
-        Set<Target> set = new LinkedHashSet<>();
-        set.add(end);
-        return set;
-    }
-
-    private Net net(Set<Target> ends) {
-        List<Pin> pins = new ArrayList<>();
-        List<Rail> rails = new ArrayList<>();
-        List<Wire> lines = new ArrayList<>();
-        for (Target end : ends) {
-            if (end.isPin()) {
-                board.pin(end.name()).ifPresent(pins::add);
-            } else if (end.isRail()) {
-                board.rail(end.name()).ifPresent(rails::add);
-            } else if (wireAt.containsKey(end)) {
-                lines.add(wireAt.get(end));
-                source(wireAt.get(end)).ifPresent(rails::add);
-            }
-        }
-        List<Resistor> here = resistors.stream()
-                .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
-                .toList();
-        return new Net(List.copyOf(ends), pins, rails, lines, here);
-    }
-
-    /** A part that gives a supply is a rail for those that hang on it. */
-    private static Optional<Rail> source(Wire wire) {
-        PartLine line = wire.line();
-        return line.givesVolts() == null
-                ? Optional.empty()
-                : Optional.of(new Rail(
-                        wire.from().toString(),
-                        wire.label(),
-                        line.givesVolts(),
-                        "out",
-                        line.givesMilliamps(),
-                        wire.unit().part().supply() == null
-                                ? null
-                                : wire.unit()
-                                        .part()
-                                        .source(wire.unit().part().supply().source())));
-    }
-
     /** The board's rails, then the outputs of parts that give a supply. */
     public List<Rail> rails() {
         List<Rail> all = new ArrayList<>(board.rails());
-        wires.forEach(w -> source(w).ifPresent(all::add));
+        wires.forEach(w -> w.source().ifPresent(all::add));
         return all;
     }
 
@@ -193,12 +133,21 @@ public final class Circuit {
     }
 
     public List<Net> nets() {
+        return nets.nets();
+    }
+
+    Nets conductors() {
         return nets;
+    }
+
+    /** Wires of the plan whose both ends exist. */
+    public List<Connection> connections() {
+        return connections;
     }
 
     /** Empty for a line, pin or rail that nothing is connected to. */
     public Optional<Net> netOf(Target end) {
-        return Optional.ofNullable(netAt.get(end));
+        return nets.netOf(end);
     }
 
     public Optional<Net> netOf(Pin pin) {
@@ -271,9 +220,60 @@ public final class Circuit {
         return Optional.ofNullable(unit.placed().bus()).flatMap(plan::bus);
     }
 
-    /** The voltage of the rail that a line hangs on; empty when it hangs on none. */
+    /** The voltage of the rail that a line hangs on, by wires or a small resistor; empty when it hangs on none. */
     public Optional<Double> railVolts(Target end) {
-        return netOf(end).flatMap(Net::rail).map(Rail::volts);
+        return rail(end).map(Rail::volts);
+    }
+
+    /** The rail that a line hangs on, by wires or a small resistor. */
+    public Optional<Rail> rail(Target end) {
+        return netOf(end).flatMap(Net::rail).or(() -> connections.stream()
+                .filter(c -> c.seriesOhms() != null && c.seriesOhms() <= SMALL_OHMS)
+                .filter(c -> c.from().equals(end) || c.to().equals(end))
+                .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
+                .findFirst());
+    }
+
+    /** Whether a part puts levels on a line by itself: an output that nothing silences. */
+    public boolean drives(Wire wire) {
+        if (!wire.line().direction().drives()) {
+            return false;
+        }
+        String silencer = wire.line().silencedBy();
+        return silencer == null
+                || netOf(Target.line(wire.unit().id(), silencer))
+                        .filter(Net::grounded)
+                        .isEmpty();
+    }
+
+    /** The circuit at rest, built at the first use. */
+    public DcModel dc() {
+        DcModel model = dc;
+        if (model == null) {
+            model = new DcModel(this);
+            dc = model;
+        }
+        return model;
+    }
+
+    /** What rails feed and carry, built at the first use. */
+    public Supplies supplies() {
+        Supplies made = supplies;
+        if (made == null) {
+            made = new Supplies(this);
+            supplies = made;
+        }
+        return made;
+    }
+
+    /** Who drives and who listens, built at the first use. */
+    public Levels levels() {
+        Levels made = levels;
+        if (made == null) {
+            made = new Levels(this);
+            levels = made;
+        }
+        return made;
     }
 
     /** The supply that a part's levels are made from, for one of its lines; empty while it has no supply. */

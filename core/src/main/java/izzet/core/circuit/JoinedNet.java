@@ -18,9 +18,13 @@ import java.util.Set;
  *
  * @param signal {@link Role#I2C_SDA} or {@link Role#I2C_SCL}
  * @param where for people: "trunk", "trunk and channel 0 of Sign switch"
+ * @param passVolts the highest level that the switch between trunk and channel passes; null where there is none, or its supply is not known
  * @param sides nets that a shifter keeps at different levels; one net list per side, the board's first
  */
-public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> sides) {
+public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> sides, Double passVolts) {
+
+    /** What a switch of field effect transistors leaves of its supply. From memory of the data sheets of such parts. */
+    public static final double SWITCH_DROP_VOLTS = 0.6;
 
     /** Common practice: wire has about 100 pF a metre. */
     public static final double WIRE_PICOFARADS_PER_CENTIMETRE = 1.0;
@@ -69,7 +73,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         }
         List<JoinedNet> found = new ArrayList<>();
         List<Net> base = List.copyOf(trunk);
-        found.add(new JoinedNet(bus, signal, "trunk", sidesOf(circuit, base)));
+        found.add(new JoinedNet(bus, signal, "trunk", sidesOf(circuit, base), null));
         for (Unit unit : circuit.units()) {
             Part.BusSwitch sw = unit.part().busSwitch();
             if (sw == null || !bus.id().equals(unit.placed().bus())) {
@@ -80,10 +84,13 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
                 String line = signal == Role.I2C_SDA ? channel.sda() : channel.scl();
                 Optional<Net> net = circuit.netOf(Target.line(unit.id(), line));
                 if (net.isPresent()) {
-                    List<Net> joined = new ArrayList<>(base);
-                    joined.add(net.get());
-                    found.add(new JoinedNet(
-                            bus, signal, "trunk and channel " + i + " of " + unit.name(), sidesOf(circuit, joined)));
+                    List<List<Net>> sides = sidesOf(circuit, base);
+                    sides.addAll(sidesOf(circuit, List.of(net.get())));
+                    Double pass = circuit.wire(unit, Role.SUPPLY)
+                            .flatMap(s -> circuit.railVolts(s.from()))
+                            .map(v -> v - SWITCH_DROP_VOLTS)
+                            .orElse(null);
+                    found.add(new JoinedNet(bus, signal, "trunk and channel " + i + " of " + unit.name(), sides, pass));
                 }
             }
         }
@@ -131,6 +138,27 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
             }
         }
         return new PullUps(fitted);
+    }
+
+    /**
+     * The level that a side idles at: of its own pull-ups, lifted by those of the others as far as a switch between them passes. Empty
+     * where nothing pulls it.
+     */
+    public Optional<Double> idleVolts(Circuit circuit, List<Net> side) {
+        PullUps own = pullUpsOn(circuit, side);
+        if (passVolts == null) {
+            return own.none() ? Optional.empty() : Optional.of(own.idleVolts());
+        }
+        PullUps all = pullUps(circuit);
+        double lifted = all.none() ? 0 : Math.min(all.idleVolts(), passVolts);
+        double idle =
+                Math.max(own.none() ? 0 : Math.min(own.idleVolts(), Math.max(all.idleVolts(), passVolts)), lifted);
+        return own.none() && all.none() ? Optional.empty() : Optional.of(idle);
+    }
+
+    /** Whether a side has no pull-up and nothing that could lift it. */
+    public boolean bare(Circuit circuit) {
+        return sides.stream().anyMatch(side -> idleVolts(circuit, side).isEmpty());
     }
 
     /** All pull-ups of all sides, as the output that holds the net low feels them. */

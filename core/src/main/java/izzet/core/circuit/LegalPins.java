@@ -94,6 +94,11 @@ public final class LegalPins {
         return !role.power() && role != Role.CONTRAST && (!role.downstream() || role == Role.SHIFT);
     }
 
+    /** Whether a line is the far lead of a lamp, which a pin may switch as well as the near one. */
+    public static boolean switchesLamp(Wire wire) {
+        return wire.role() == Role.RETURN && wire.unit().part().lines().stream().anyMatch(l -> l.lamp() != null);
+    }
+
     /** Whether this pin has what the line needs; reserved pins have not. */
     public static boolean serves(Circuit circuit, Wire wire, Pin pin) {
         return (pin.duty("reserved").isEmpty() || wire.role() == Role.RGB) && hasFunction(circuit, wire, pin);
@@ -140,7 +145,17 @@ public final class LegalPins {
         if (wire.role() == Role.GATE_CLOCK && controller != null) {
             return pin.signalOf(controller, "scl").isPresent();
         }
-        return pin.can(wire.capability());
+        if (pin.can(PinFunction.BOARD_RESET)) {
+            // A part's reset follows the board's, and a button there restarts it.
+            return wire.role() == Role.RESET
+                    || wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
+        }
+        return pin.can(switchesLamp(wire) ? lampCapability(wire) : wire.capability());
+    }
+
+    /** What the pin at a lamp's far lead must do: dim where the lamp is to be dimmed. */
+    private static String lampCapability(Wire wire) {
+        return wire.unit().variant().wants().containsValue(PinFunction.PWM) ? PinFunction.PWM : PinFunction.DIGITAL_OUT;
     }
 
     private static boolean anyPin(Board board, String controller) {

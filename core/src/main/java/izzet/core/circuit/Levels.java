@@ -3,28 +3,38 @@ package izzet.core.circuit;
 import izzet.core.calc.PullUps;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Who drives and who listens on each signal net, with voltages in volts. Derived from a circuit; immutable. */
+/** Who puts which level on whose input, in volts, over resistors and dividers. Derived from a circuit; immutable. */
 public final class Levels {
 
-    /**
-     * What is put on a net.
-     *
-     * @param owner id of the unit, or {@code board}, or {@code pull-ups}
-     * @param high lowest high level
-     * @param low highest low level
-     * @param highest the most it can put on the net
-     */
-    public record Driver(String owner, String name, double high, double low, double highest, String source) {}
+    /** What gives a level. */
+    public enum Giver {
+        BOARD,
+        PART,
+        /** The pull-ups of a 2-wire bus. */
+        BUS,
+        /** A supply that an input is tied to. */
+        RAIL,
+        /** Resistors, contacts and dials. */
+        PASSIVE
+    }
 
-    /** @param vih and the others already at the receiver's supply; null where its file has none */
+    /**
+     * @param key id of the unit, of the bus or of the rail; {@code board}; of passive things the end that they lift
+     * @param name for sentences
+     */
+    public record Driver(Giver giver, String key, String name, String source) {}
+
+    /** @param vih and vil already at the receiver's supply; null where its file has none, as for analog inputs */
     public record Receiver(
             String owner,
             String name,
@@ -35,26 +45,48 @@ public final class Levels {
             double supply,
             String source) {}
 
-    /** Drivers and receivers that meet on one line. */
-    public record Meeting(String line, boolean openDrain, List<Driver> drivers, List<Receiver> receivers) {
-        public Meeting {
-            drivers = List.copyOf(drivers);
-            receivers = List.copyOf(receivers);
-        }
-    }
+    /**
+     * What one driver makes of one input.
+     *
+     * @param high lowest level when it says high; null where it never does on purpose
+     * @param low highest level when it says low; null likewise
+     * @param highest the most that comes there from it
+     */
+    public record Reading(String line, Driver driver, Receiver receiver, Double high, Double low, double highest) {}
 
     private final Circuit circuit;
-    private final List<Meeting> meetings = new ArrayList<>();
+    private final DcModel dc;
+    private final List<Reading> readings = new ArrayList<>();
     private final Map<String, Wire> unsupplied = new LinkedHashMap<>();
+    private final Map<Integer, List<Wire>> listening = new HashMap<>();
+    private final Map<Integer, List<Pin>> pins = new HashMap<>();
 
-    public Levels(Circuit circuit) {
+    Levels(Circuit circuit) {
         this.circuit = circuit;
+        this.dc = circuit.dc();
+        for (Wire wire : circuit.wires()) {
+            if (wire.line().direction().listens() && !wire.role().power()) {
+                listening
+                        .computeIfAbsent(dc.node(wire.from()), n -> new ArrayList<>())
+                        .add(wire);
+            }
+        }
+        for (Pin pin : circuit.board().signalPins()) {
+            pins.computeIfAbsent(dc.node(Target.pin(pin.id())), n -> new ArrayList<>())
+                    .add(pin);
+        }
         JoinedNet.of(circuit).forEach(this::openDrain);
-        circuit.nets().stream().filter(this::pushPull).forEach(this::driven);
+        for (DcModel.Piece piece : dc.pieces()) {
+            if (!twoWire(piece)) {
+                piece.outputs().forEach(o -> driven(piece, o));
+                lifted(piece);
+            }
+        }
+        tied();
     }
 
-    public List<Meeting> meetings() {
-        return meetings;
+    public List<Reading> readings() {
+        return readings;
     }
 
     /** One line of each part whose levels are not known because it has no supply. */
@@ -64,97 +96,133 @@ public final class Levels {
 
     private void openDrain(JoinedNet joined) {
         for (List<Net> side : joined.sides()) {
-            PullUps pullUps = JoinedNet.pullUpsOn(circuit, side);
-            if (pullUps.none()) {
+            Optional<Double> lifted = joined.idleVolts(circuit, side);
+            if (lifted.isEmpty()) {
                 continue;
             }
-            double idle = pullUps.idleVolts();
-            Driver driver = new Driver("pull-ups", "the bus", idle, PullUps.VOL_MAX, idle, null);
-            List<Receiver> receivers = new ArrayList<>();
+            double idle = lifted.get();
+            Driver driver =
+                    new Driver(Giver.BUS, joined.bus().id(), joined.bus().name(), null);
+            String function = joined.bus().bitBanged() ? "port" : "i2c";
             for (Net net : side) {
-                String function = joined.bus().bitBanged() ? "port" : "i2c";
-                net.pins().forEach(pin -> receivers.add(receiver(pin, function)));
+                net.pins()
+                        .forEach(pin -> readings.add(new Reading(
+                                joined.label(), driver, receiver(pin, function), idle, PullUps.VOL_MAX, idle)));
                 net.wires().stream()
                         .filter(w -> w.line().direction().listens() || w.role() == Role.SHIFT)
-                        .forEach(w -> receiver(w).ifPresent(receivers::add));
+                        .flatMap(w -> receiver(w).stream())
+                        .forEach(
+                                r -> readings.add(new Reading(joined.label(), driver, r, idle, PullUps.VOL_MAX, idle)));
             }
-            meetings.add(new Meeting(joined.label(), true, List.of(driver), receivers));
         }
     }
 
-    private boolean pushPull(Net net) {
-        boolean bus = net.wires().stream()
-                .anyMatch(w -> w.role().i2c() || w.role() == Role.CHANNEL_SDA || w.role() == Role.CHANNEL_SCL);
-        boolean gated = net.wires().stream().anyMatch(w -> w.role() == Role.GATE_OUTPUT);
-        return net.rails().isEmpty() && (!bus || gated);
-    }
-
-    private void driven(Net net) {
-        List<Driver> drivers = new ArrayList<>();
-        List<Receiver> receivers = new ArrayList<>();
-        boolean partListens =
-                net.wires().stream().anyMatch(w -> w.line().direction().listens());
-        boolean partDrives = net.wires().stream().anyMatch(this::drives);
-        for (Pin pin : net.pins()) {
-            if (partListens) {
-                drivers.add(driver(pin));
-            }
-            if (partDrives) {
-                receivers.add(receiver(pin, "port"));
+    /** Lines of a 2-wire bus are read with their pull-ups; only a gated clock is driven. */
+    private boolean twoWire(DcModel.Piece piece) {
+        boolean bus = false;
+        for (int node : piece.nodes()) {
+            for (Wire wire : listening.getOrDefault(node, List.of())) {
+                bus |= wire.role().i2c() || wire.role() == Role.CHANNEL_SDA || wire.role() == Role.CHANNEL_SCL;
             }
         }
-        for (Wire wire : net.wires()) {
-            if (drives(wire)) {
-                driver(wire).ifPresent(drivers::add);
+        return bus
+                && piece.outputs().stream().noneMatch(o -> circuit.wire(o.end())
+                        .filter(w -> w.role() == Role.GATE_OUTPUT)
+                        .isPresent());
+    }
+
+    private void driven(DcModel.Piece piece, DcModel.Output output) {
+        boolean board = output.owner().equals(Target.BOARD);
+        boolean heard = piece.nodes().stream()
+                .anyMatch(n -> listening.getOrDefault(n, List.of()).stream()
+                                .anyMatch(w -> !w.unit().id().equals(output.owner()))
+                        || !board && pins.containsKey(n));
+        if (!heard) {
+            return;
+        }
+        DcModel.Point high = dc.at(piece, new DcModel.State().drive(output, true));
+        DcModel.Point low = dc.at(piece, new DcModel.State().drive(output, false));
+        Driver driver = new Driver(board ? Giver.BOARD : Giver.PART, output.owner(), output.name(), output.source());
+        String line = board
+                ? "pin "
+                        + circuit.board()
+                                .pin(output.end().name())
+                                .map(Pin::label)
+                                .orElse(output.end().name())
+                : circuit.wire(output.end())
+                        .map(Wire::label)
+                        .orElse(output.end().toString());
+        for (int node : piece.nodes()) {
+            for (Receiver r : receivers(node, !board)) {
+                if (!r.owner().equals(output.owner())) {
+                    readings.add(new Reading(line, driver, r, high.volts(node), low.volts(node), high.volts(node)));
+                }
             }
-            if (wire.line().direction().listens()) {
-                receiver(wire).ifPresent(receivers::add);
+        }
+    }
+
+    /** What resistors, contacts and dials can lift an input to while nothing drives it. */
+    private void lifted(DcModel.Piece piece) {
+        List<DcModel.State> states = new ArrayList<>();
+        List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
+        List<DcModel.Contact> contacts = piece.of(DcModel.Contact.class);
+        if (dials.isEmpty()
+                && contacts.isEmpty()
+                && piece.of(DcModel.Resistance.class).stream().allMatch(DcModel.Resistance::weak)) {
+            return;
+        }
+        states.add(new DcModel.State().withoutWeak());
+        for (DcModel.Contact c : contacts) {
+            states.add(new DcModel.State().withoutWeak().close(c, true));
+        }
+        for (double share : dials.isEmpty() ? new double[0] : new double[] {0, 1}) {
+            DcModel.State turned = new DcModel.State().withoutWeak();
+            dials.forEach(d -> turned.turn(d, share));
+            states.add(turned);
+        }
+        Map<Integer, Double> most = new LinkedHashMap<>();
+        for (DcModel.State state : states) {
+            DcModel.Point point = dc.at(piece, state);
+            piece.nodes().forEach(n -> most.merge(n, point.holds(n) ? point.volts(n) : 0.0, Math::max));
+        }
+        String name = !dials.isEmpty()
+                ? dials.get(0).unit().name()
+                : !contacts.isEmpty() ? contacts.get(0).unit().name() + " or its resistor" : "a resistor";
+        most.forEach((node, volts) -> receivers(node, true)
+                .forEach(r -> readings.add(new Reading(
+                        r.end().name(),
+                        new Driver(Giver.PASSIVE, r.end().toString(), name, null),
+                        r,
+                        null,
+                        null,
+                        volts))));
+    }
+
+    private void tied() {
+        listening.forEach((node, wires) -> dc.held(node).ifPresent(volts -> {
+            Rail rail =
+                    dc.railsAt(node).stream().filter(Rail::gives).findFirst().orElse(null);
+            for (Wire wire : wires) {
+                if (rail != null && !rail.ground()) {
+                    Driver driver = new Driver(
+                            Giver.RAIL,
+                            rail.id(),
+                            "the " + rail.label() + " rail",
+                            circuit.board().source(rail.source()));
+                    receiver(wire)
+                            .ifPresent(r -> readings.add(new Reading(rail.label(), driver, r, volts, null, volts)));
+                }
             }
-        }
-        if (!drivers.isEmpty() && !receivers.isEmpty()) {
-            String label = net.pins().isEmpty()
-                    ? net.wires().get(0).label()
-                    : "pin " + net.pins().get(0).label();
-            meetings.add(new Meeting(label, false, drivers, receivers));
-        }
+        }));
     }
 
-    private boolean drives(Wire wire) {
-        if (!wire.line().direction().drives()) {
-            return false;
+    private List<Receiver> receivers(int node, boolean boardListens) {
+        List<Receiver> found = new ArrayList<>();
+        listening.getOrDefault(node, List.of()).forEach(w -> receiver(w).ifPresent(found::add));
+        if (boardListens) {
+            pins.getOrDefault(node, List.of()).forEach(p -> found.add(receiver(p, "port")));
         }
-        String silencer = wire.line().silencedBy();
-        return silencer == null
-                || circuit.netOf(Target.line(wire.unit().id(), silencer))
-                        .filter(Net::grounded)
-                        .isEmpty();
-    }
-
-    private Driver driver(Pin pin) {
-        LogicLevels levels = circuit.board().levelsOf("port");
-        double supply = circuit.board().logicVolts();
-        return new Driver(
-                Target.BOARD,
-                "the board",
-                levels.voh().at(supply),
-                levels.vol().at(supply),
-                supply,
-                circuit.board().source(levels.source()));
-    }
-
-    private Optional<Driver> driver(Wire wire) {
-        LogicLevels levels = wire.unit().part().levels().get(wire.line().levels());
-        Optional<Double> supply = supply(wire);
-        if (supply.isEmpty() || levels == null || levels.voh() == null || levels.vol() == null) {
-            return Optional.empty();
-        }
-        return Optional.of(new Driver(
-                wire.unit().id(),
-                wire.unit().name(),
-                levels.voh().at(supply.get()),
-                levels.vol().at(supply.get()),
-                supply.get(),
-                wire.unit().part().source(levels.source())));
+        return found;
     }
 
     private Receiver receiver(Pin pin, String function) {

@@ -26,8 +26,10 @@ public record Net(List<Target> ends, List<Pin> pins, List<Rail> rails, List<Wire
         resistors = List.copyOf(resistors);
     }
 
+    /** One that gives, where there is one. */
     public Optional<Rail> rail() {
-        return rails.stream().findFirst();
+        return rails.stream().filter(Rail::gives).findFirst().or(() -> rails.stream()
+                .findFirst());
     }
 
     public boolean grounded() {

@@ -2,6 +2,7 @@ package izzet.core.circuit;
 
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
@@ -44,6 +45,29 @@ public record Wire(Unit unit, PartLine line, Connection connection) {
         }
         boolean toBoard = role() == Role.SIGNAL || role() == Role.SPI_MISO;
         return toBoard ? PinFunction.DIGITAL_IN : PinFunction.DIGITAL_OUT;
+    }
+
+    /** Where the line is tied when it has no pin, in the interface in use: {@code ground}, {@code supply} or null. */
+    public String rest() {
+        return unit.variant().rests().getOrDefault(line.id(), line.rest());
+    }
+
+    /** A supply output is a rail for those that hang on it. */
+    public Optional<Rail> source() {
+        return line.givesVolts() == null
+                ? Optional.empty()
+                : Optional.of(new Rail(
+                        from().toString(),
+                        label(),
+                        line.givesVolts(),
+                        "out",
+                        null,
+                        null,
+                        null,
+                        line.givesMilliamps(),
+                        unit.part().supply() == null
+                                ? null
+                                : unit.part().source(unit.part().supply().source())));
     }
 
     /** The name a controller gives to the signal of a bus line. */

@@ -58,7 +58,7 @@ public final class PlanChecks {
         for (int i = 0; i < plan.parts().size(); i++) {
             part("/parts/" + i, ids, plan.parts().get(i));
         }
-        Set<Target> wired = new HashSet<>();
+        Set<Set<Target>> wired = new HashSet<>();
         for (int i = 0; i < plan.connections().size(); i++) {
             Connection c = plan.connections().get(i);
             String path = "/connections/" + i;
@@ -69,9 +69,10 @@ public final class PlanChecks {
             end(path + "/to", c.to(), board.get());
             if (c.from().equals(c.to())) {
                 add(path, "the wire leads from '" + c.from() + "' to itself.");
+                continue;
             }
-            if (!wired.add(c.from())) {
-                add(path + "/from", "'" + c.from() + "' is connected twice; keep one.");
+            if (!wired.add(Set.of(c.from(), c.to()))) {
+                add(path, "'" + c.from() + "' and '" + c.to() + "' are connected twice; keep one.");
             }
         }
         for (int i = 0; i < plan.resistors().size(); i++) {

@@ -253,8 +253,11 @@ public interface PlanEdit {
             List<Connection> next = new ArrayList<>();
             boolean moved = false;
             for (Connection c : plan.connections()) {
-                boolean same = c.from().equals(connection.from());
-                next.add(same ? connection : c);
+                // A line may have more wires; the first is the one that moves.
+                boolean same = !moved && c.from().equals(connection.from());
+                if (same || !c.joins(connection.from(), connection.to())) {
+                    next.add(same ? connection : c);
+                }
                 moved |= same;
             }
             if (!moved) {

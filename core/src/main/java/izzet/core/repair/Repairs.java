@@ -56,7 +56,7 @@ public final class Repairs {
      */
     public List<Repair> of(Circuit circuit, Report report, Finding finding) {
         List<Repair> kept = new ArrayList<>();
-        for (RepairStrategy strategy : strategies) {
+        for (RepairStrategy strategy : mending(finding)) {
             for (Candidate candidate : strategy.propose(circuit, finding)) {
                 attempt(circuit, report, finding, strategy.name(), candidate).ifPresent(kept::add);
             }
@@ -69,20 +69,26 @@ public final class Repairs {
         return kept;
     }
 
+    private List<RepairStrategy> mending(Finding finding) {
+        return strategies.stream()
+                .filter(s -> s.mends().contains(finding.trouble()))
+                .toList();
+    }
+
     /** Trouble among three and more: a change that leaves it among fewer, and one that ends it there. The cheapest few. */
     private List<Repair> inTwoSteps(Circuit circuit, Report report, Finding finding) {
         // The cheapest of each kind; the same with other parts is no news.
         Map<String, Repair> found = new LinkedHashMap<>();
         Set<Set<String>> seen = new HashSet<>();
         int tried = 0;
-        for (RepairStrategy first : strategies) {
+        for (RepairStrategy first : mending(finding)) {
             for (Candidate one : first.propose(circuit, finding)) {
                 Circuit between = edited(circuit, one).orElse(null);
                 Finding rest = between == null ? null : remainder(checker.check(between), finding);
                 if (rest == null) {
                     continue;
                 }
-                for (RepairStrategy second : strategies) {
+                for (RepairStrategy second : mending(rest)) {
                     for (Candidate other : second.propose(between, rest)) {
                         Set<String> both = new HashSet<>(List.of(one.title(), other.title()));
                         if (tried < MOST_TRIED && both.size() == 2 && seen.add(both)) {

@@ -65,10 +65,15 @@ class ChooserTest {
     void aWholePictureMustFitTheMemory() {
         List<Chooser.Offer> small = chooser.offers(on(Workbench.MCU, "pixels", null, null, null), Chooser.Order.MEMORY);
         assertThat(find(small, "oled-128x64-page-2wire", "2-wire").memoryFits()).isTrue();
-        assertThat(find(small, "colour-240x320-serial", "panel").memoryFits()).isFalse();
+        assertThat(find(small, "oled-256x64-grey-serial", "4-wire").memoryFits())
+                .isFalse();
+        // A panel with memory of its own takes its picture piece by piece.
+        assertThat(find(small, "colour-240x320-serial", "panel").memoryFits()).isTrue();
         List<Chooser.Offer> large =
                 chooser.offers(on("wifi-dual-38", "pixels", null, null, null), Chooser.Order.MEMORY);
-        assertThat(find(large, "colour-240x320-serial", "panel").memoryFits()).isTrue();
+        assertThat(find(large, "oled-256x64-grey-serial", "4-wire").memoryFits())
+                .isTrue();
+        assertThat(find(large, "epaper-200x200-serial", "panel").fillSeconds()).isGreaterThan(2);
     }
 
     /** Parallel RGB with 24 bits takes every pin of the computer, and so every other bus. */

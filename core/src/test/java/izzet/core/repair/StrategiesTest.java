@@ -40,7 +40,7 @@ class StrategiesTest {
         return Stream.of(
                 new Case("agree", "I3", misaddressed(0x3D), "Write 0x3C in the program for the sign"),
                 new Case("agree", "I3", misaddressed(0x3D), "Set the straps of the sign to 0x3D"),
-                new Case("agree", "I2", misaddressed(0x78), "Write 0x3C in the program for the sign"),
+                new Case("agree", "I11", misaddressed(0x78), "Write 0x3C in the program for the sign"),
                 new Case("connect", "P6", mcu().with("sign", Workbench.OLED).off("sign:SCL"), "Connect the sign"),
                 new Case("pull-ups", "I4", mcu().with("switch", "bus-switch-8"), "Fit 2 pull-ups of 4.7 kΩ to 3.3 V"),
                 new Case("series-resistor", "L6", mcu().with("lamp", "led").wire("lamp:A", "board:9"), "Put 220 Ω"),

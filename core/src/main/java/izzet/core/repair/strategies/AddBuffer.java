@@ -4,6 +4,7 @@ import izzet.core.assign.Proposal;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.Part;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
@@ -28,10 +29,12 @@ public final class AddBuffer implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE, Trouble.SHIFTER_KIND);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("L1", "L2", "L8").contains(finding.rule())) {
-            return List.of();
-        }
         Set<Unit> units = new LinkedHashSet<>();
         Spots.wires(circuit, finding).forEach(w -> units.add(w.unit()));
         finding.places().stream()

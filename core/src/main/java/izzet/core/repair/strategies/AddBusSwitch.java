@@ -6,6 +6,7 @@ import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.PlacedPart;
@@ -31,11 +32,16 @@ public final class AddBusSwitch implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.ADDRESS_CLASH);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         List<Unit> units = Spots.units(circuit, finding).stream()
                 .filter(u -> u.part().busSwitch() == null)
                 .toList();
-        if (!finding.rule().equals("I1") || units.size() < 2) {
+        if (units.size() < 2) {
             return List.of();
         }
         return circuit.catalog().parts().values().stream()

@@ -6,6 +6,7 @@ import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.PlacedPart;
@@ -19,6 +20,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Gives the clock to one of the clashing parts at a time through a decoder; the data line stays shared. */
@@ -30,11 +32,14 @@ public final class AddClockGate implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.ADDRESS_CLASH);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         List<Unit> units = Spots.units(circuit, finding);
-        if (!finding.rule().equals("I1")
-                || units.size() < 2
-                || units.stream().anyMatch(u -> u.part().i2c().stretchesClock())) {
+        if (units.size() < 2 || units.stream().anyMatch(u -> u.part().i2c().stretchesClock())) {
             return List.of();
         }
         return circuit.catalog().parts().values().stream()

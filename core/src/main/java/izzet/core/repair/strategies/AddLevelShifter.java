@@ -5,6 +5,7 @@ import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
@@ -33,10 +34,12 @@ public final class AddLevelShifter implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE, Trouble.PULL_UPS);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("L1", "L2", "I4").contains(finding.rule())) {
-            return List.of();
-        }
         Set<Net> nets = new LinkedHashSet<>();
         finding.places().stream()
                 .filter(p -> p.kind().equals("pin"))

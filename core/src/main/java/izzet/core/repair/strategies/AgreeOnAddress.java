@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Unit;
@@ -21,10 +22,12 @@ public final class AgreeOnAddress implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.WRITTEN_ADDRESS);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("I2", "I3").contains(finding.rule())) {
-            return List.of();
-        }
         List<Candidate> found = new ArrayList<>();
         for (Unit unit : Spots.units(circuit, finding)) {
             circuit.addressOf(unit)

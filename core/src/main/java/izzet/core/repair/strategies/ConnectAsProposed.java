@@ -2,10 +2,12 @@ package izzet.core.repair.strategies;
 
 import izzet.core.assign.Proposal;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
+import java.util.Set;
 
 /** Connects what is open as the proposal says. */
 public final class ConnectAsProposed implements RepairStrategy {
@@ -16,10 +18,12 @@ public final class ConnectAsProposed implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.OPEN_LINE);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("P6")) {
-            return List.of();
-        }
         return Spots.units(circuit, finding).stream()
                 .map(u -> Candidate.plain(
                         u.id(),

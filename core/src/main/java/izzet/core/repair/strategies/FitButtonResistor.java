@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Rail;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
@@ -9,6 +10,7 @@ import izzet.core.plan.Target;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
+import java.util.Set;
 
 /** Fits a resistor from a button's pin to the board's logic supply: for boards without pull-ups of their own, too. */
 public final class FitButtonResistor implements RepairStrategy {
@@ -22,10 +24,12 @@ public final class FitButtonResistor implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.NO_REST_LEVEL);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("P13")) {
-            return List.of();
-        }
         return finding.places().stream()
                 .filter(p -> p.kind().equals("pin"))
                 .flatMap(pin -> circuit.board().rails().stream()

@@ -2,12 +2,14 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Rail;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.PlanEdit;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** Fits pull-ups to a bus trunk that has none. */
 public final class FitPullUps implements RepairStrategy {
@@ -18,10 +20,12 @@ public final class FitPullUps implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.PULL_UPS);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("I4")) {
-            return List.of();
-        }
         String bus = finding.places().get(0).id();
         List<Candidate> found = new ArrayList<>();
         for (Rail rail : circuit.board().rails()) {

@@ -1,8 +1,10 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
-import izzet.core.check.rules.LampResistorRule;
+import izzet.core.check.Trouble;
+import izzet.core.check.rules.levels.LampResistorRule;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.LampCurrents;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
@@ -10,6 +12,8 @@ import izzet.core.quantity.Quantity;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /** Puts the next preferred value in series with a lamp or backlight. */
 public final class FitSeriesResistor implements RepairStrategy {
@@ -20,29 +24,33 @@ public final class FitSeriesResistor implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.LAMP_CURRENT);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("L6")) {
-            return List.of();
-        }
-        return Spots.wires(circuit, finding).stream()
-                .filter(w -> LampResistorRule.drive(circuit, w)
-                        .filter(v -> v > w.line().lamp().forwardVolts())
-                        .isPresent())
-                .map(w -> candidate(circuit, w))
+        return LampCurrents.of(circuit).stream()
+                .filter(lit -> Spots.wires(circuit, finding).contains(lit.line()))
+                .filter(lit -> lit.openVolts() > lit.lamp().data().forwardVolts())
+                .flatMap(lit -> candidate(circuit, lit).stream())
                 .toList();
     }
 
-    private static Candidate candidate(Circuit circuit, Wire wire) {
-        double drive = LampResistorRule.drive(circuit, wire).orElseThrow();
-        double ohms = LampResistorRule.wanted(circuit, wire, drive).ohms();
-        Connection old = wire.connection();
+    /** In the wire of the line itself, whichever end it was drawn from. */
+    private static Optional<Candidate> candidate(Circuit circuit, LampCurrents.Lit lit) {
+        Wire wire = lit.line();
+        double ohms = LampResistorRule.wanted(lit).ohms();
         String value = Quantity.ohms(ohms).toString();
-        return new Candidate(
-                "",
-                "Put " + value + " in series with " + wire.label(),
-                new PlanEdit.Connect(new Connection(old.from(), old.to(), ohms, old.pull())),
-                List.of("one resistor of " + value),
-                List.of(),
-                List.of());
+        return circuit.connections().stream()
+                .filter(c -> c.from().equals(wire.from()) || c.to().equals(wire.from()))
+                .findFirst()
+                .map(old -> new Candidate(
+                        "",
+                        "Put " + value + " in series with " + wire.label(),
+                        new PlanEdit.Connect(new Connection(old.from(), old.to(), ohms, old.pull())),
+                        List.of("one resistor of " + value),
+                        List.of(),
+                        List.of()));
     }
 }

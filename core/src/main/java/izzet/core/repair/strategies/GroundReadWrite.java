@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
@@ -21,10 +22,12 @@ public final class GroundReadWrite implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("L1", "L2").contains(finding.rule())) {
-            return List.of();
-        }
         Set<String> pins = finding.places().stream()
                 .filter(p -> p.kind().equals("pin"))
                 .map(p -> p.id())

@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Pin;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
@@ -30,17 +31,26 @@ public final class MoveToFreePin implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(
+                Trouble.SHARED_PIN,
+                Trouble.PIN_FUNCTION,
+                Trouble.RESERVED_PIN,
+                Trouble.BOOT_LEVEL,
+                Trouble.SIDE_EFFECT,
+                Trouble.SHARED_SELECT);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("P1", "P2", "P3", "P4", "P12", "S1").contains(finding.rule())) {
-            return List.of();
-        }
         List<Wire> wires = new ArrayList<>(Spots.wires(circuit, finding));
         java.util.Collections.reverse(wires);
         List<Candidate> found = new ArrayList<>();
         for (Wire wire : wires) {
             pins(circuit, wire).limit(MOST_PER_LINE).forEach(p -> found.add(candidate(wire, p)));
         }
-        if (wires.size() > 2 && Set.of("P1", "S1").contains(finding.rule())) {
+        if (wires.size() > 2
+                && (finding.trouble() == Trouble.SHARED_PIN || finding.trouble() == Trouble.SHARED_SELECT)) {
             apart(circuit, wires).ifPresent(found::add);
         }
         return found;
@@ -49,7 +59,7 @@ public final class MoveToFreePin implements RepairStrategy {
     private static Stream<Pin> pins(Circuit circuit, Wire wire) {
         return LegalPins.of(circuit, wire).stream()
                 .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
-                .filter(p -> BootLevel.refused(circuit, wire, p).isEmpty())
+                .filter(p -> !BootLevel.kills(circuit, wire, p))
                 .sorted(Comparator.comparingInt(
                         p -> p.functions().size() + 10 * p.duties().size()));
     }

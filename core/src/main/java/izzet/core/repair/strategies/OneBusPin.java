@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.PlanEdit;
@@ -9,6 +10,7 @@ import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** Brings all lines of one bus signal to one of the pins that it is spread over. */
 public final class OneBusPin implements RepairStrategy {
@@ -19,10 +21,12 @@ public final class OneBusPin implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.SPREAD_BUS);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("P5")) {
-            return List.of();
-        }
         String bus = finding.places().get(0).id();
         String signal = finding.words().get("signal");
         List<String> pins = finding.places().stream()

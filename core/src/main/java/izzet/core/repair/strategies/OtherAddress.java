@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Unit;
@@ -25,10 +26,12 @@ public final class OtherAddress implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.ADDRESS_CLASH, Trouble.SEGMENT_CLASH);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("I1", "I7").contains(finding.rule())) {
-            return List.of();
-        }
         Set<Integer> taken = circuit.units().stream()
                 .flatMap(u -> circuit.addressOf(u).stream())
                 .collect(Collectors.toSet());

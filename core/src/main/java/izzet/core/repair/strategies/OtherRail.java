@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.PlanEdit;
@@ -21,10 +22,12 @@ public final class OtherRail implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.SUPPLY_RANGE, Trouble.RAIL_LOAD);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("L3", "L4").contains(finding.rule())) {
-            return List.of();
-        }
         Stream<Wire> supplies = Stream.concat(
                 Spots.wires(circuit, finding).stream(),
                 Spots.units(circuit, finding).stream().flatMap(u -> circuit.wire(u, Role.SUPPLY).stream()));

@@ -4,6 +4,7 @@ import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Unit;
@@ -30,9 +31,14 @@ public final class SecondBus implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.ADDRESS_CLASH, Trouble.SEGMENT_CLASH, Trouble.SHARED_SELECT);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         List<Unit> units = Spots.units(circuit, finding);
-        if (!Set.of("I1", "I7").contains(finding.rule()) || units.isEmpty()) {
+        if (units.isEmpty()) {
             return List.of();
         }
         Unit moved = units.get(units.size() - 1);

@@ -2,12 +2,14 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Part;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Takes the serial twin of one of the clashing displays. */
 public final class SerialTwin implements RepairStrategy {
@@ -18,9 +20,14 @@ public final class SerialTwin implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.ADDRESS_CLASH);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         List<Unit> units = Spots.units(circuit, finding);
-        if (!finding.rule().equals("I1") || units.isEmpty()) {
+        if (units.isEmpty()) {
             return List.of();
         }
         Unit last = units.get(units.size() - 1);

@@ -1,12 +1,14 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
+import java.util.Set;
 
 /** Sets the contrast by 1 kΩ to ground. */
 public final class SetContrast implements RepairStrategy {
@@ -19,10 +21,12 @@ public final class SetContrast implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.CONTRAST);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("L7")) {
-            return List.of();
-        }
         return Spots.wires(circuit, finding).stream()
                 .map(w -> new Candidate(
                         "",

@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Part;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.repair.Candidate;
@@ -20,10 +21,12 @@ public final class ShiftedModule implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE, Trouble.SUPPLY_RANGE);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("L1", "L2", "L3").contains(finding.rule())) {
-            return List.of();
-        }
         Set<Unit> units = new LinkedHashSet<>(Spots.units(circuit, finding));
         Spots.wires(circuit, finding).forEach(w -> units.add(w.unit()));
         return units.stream().flatMap(u -> candidate(circuit, u).stream()).toList();

@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
@@ -25,12 +26,14 @@ public final class SlowerBus implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.PULL_UPS, Trouble.CLOCK_TOO_FAST, Trouble.SHIFTER_KIND, Trouble.PIXEL_CLOCK);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (finding.rule().equals("W5")) {
+        if (finding.trouble() == Trouble.PIXEL_CLOCK) {
             return pixelBus(circuit, finding);
-        }
-        if (!Set.of("I4", "I5", "S3", "L8").contains(finding.rule())) {
-            return List.of();
         }
         return finding.places().stream()
                 .filter(p -> p.kind().equals("bus"))

@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.catalog.Part;
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
@@ -26,10 +27,12 @@ public final class TakePullUpsOff implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.PULL_UPS, Trouble.OVER_VOLTAGE);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!Set.of("I4", "L2").contains(finding.rule())) {
-            return List.of();
-        }
         Set<Unit> fitted = new LinkedHashSet<>();
         for (JoinedNet joined : JoinedNet.of(circuit)) {
             if (concerns(circuit, joined, finding)) {

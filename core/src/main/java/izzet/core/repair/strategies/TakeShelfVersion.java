@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
@@ -9,6 +10,7 @@ import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Takes the version of a board or part that the shelf has now. */
 public final class TakeShelfVersion implements RepairStrategy {
@@ -19,10 +21,12 @@ public final class TakeShelfVersion implements RepairStrategy {
     }
 
     @Override
+    public Set<Trouble> mends() {
+        return Set.of(Trouble.SHELF_VERSION);
+    }
+
+    @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        if (!finding.rule().equals("V1")) {
-            return List.of();
-        }
         Plan plan = circuit.plan();
         Optional<PlanEdit> edit = finding.about("plan", "board")
                 ? ShelfVersion.ofBoard(plan, circuit.catalog())

@@ -1,0 +1,47 @@
+package izzet.core.check;
+
+import izzet.core.catalog.Controller;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.Bus;
+import izzet.core.quantity.Quantity;
+import java.util.function.Supplier;
+
+/** The finding that a bus runs faster than somebody on it takes. */
+public final class ClockLimit {
+
+    public static final String WORDING = "{bus} runs at {clock}; {who} takes {limit} at most.";
+
+    private ClockLimit() {}
+
+    /** Buses of a kind that run faster than their controller can. */
+    public static void controllers(Circuit circuit, String kind, Supplier<Findings.Draft> draft) {
+        for (Bus bus : circuit.plan().buses()) {
+            Controller controller = bus.kind().equals(kind) && !bus.bitBanged()
+                    ? circuit.board().controller(bus.controller()).orElse(null)
+                    : null;
+            if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
+                report(
+                        draft.get(),
+                        bus,
+                        Place.of(bus),
+                        "the board's " + controller.name(),
+                        controller.maxHz(),
+                        circuit.board().source(controller.source()));
+            }
+        }
+    }
+
+    public static void report(Findings.Draft draft, Bus bus, Place place, String who, int limit, String source) {
+        draft.at(place.kind().equals("bus") ? new Place[] {place} : new Place[] {place, Place.of(bus)})
+                .word("bus", bus.name())
+                .word("clock", Quantity.hertz(bus.clockHz()))
+                .word("who", who)
+                .word("limit", Quantity.hertz(limit))
+                .figure("bus clock", Quantity.hertz(bus.clockHz()))
+                .figure("limit", Quantity.hertz(limit), source)
+                .formula("bus clock ≤ limit of every part on it")
+                .source(source)
+                .remedy("Run the bus at " + Quantity.hertz(limit) + ".")
+                .add();
+    }
+}

@@ -1,0 +1,116 @@
+package izzet.core.check.rules.levels;
+
+import izzet.core.catalog.Rail;
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.check.Rule;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.DcModel;
+import izzet.core.quantity.Quantity;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * L9: two supplies on one rail. Passes: cells on an input of the board. Fails: a 3.3 V supply on the 3.3 V that the board's own regulator
+ * makes; two supplies of different voltage joined.
+ */
+public final class BackFeedRule implements Rule {
+
+    @Override
+    public String id() {
+        return "L9";
+    }
+
+    @Override
+    public String subject() {
+        return "one supply a rail";
+    }
+
+    /** Closer than this, two supplies count as the same voltage. */
+    private static final double SAME_VOLTS = 0.2;
+
+    @Override
+    public void check(Circuit circuit, Findings findings) {
+        DcModel dc = circuit.dc();
+        Set<Integer> seen = new LinkedHashSet<>();
+        for (Rail rail : circuit.rails()) {
+            int node = dc.node(DcModel.endOf(rail));
+            if (node < 0 || !seen.add(node)) {
+                continue;
+            }
+            List<Rail> here = dc.railsAt(node);
+            List<Rail> giving = here.stream().filter(Rail::gives).toList();
+            if (giving.stream().anyMatch(Rail::ground) && giving.stream().anyMatch(r -> !r.ground())) {
+                report(circuit, findings, giving, Severity.STOP, "a short from supply to ground");
+            } else if (giving.size() > 1) {
+                judge(circuit, findings, giving);
+            } else if (!giving.isEmpty()) {
+                here.stream().filter(r -> !r.gives()).forEach(in -> input(findings, in, giving.get(0)));
+            }
+        }
+    }
+
+    private void judge(Circuit circuit, Findings findings, List<Rail> giving) {
+        findings.looked(this);
+        double most = giving.stream().mapToDouble(Rail::volts).max().orElse(0);
+        double least = giving.stream().mapToDouble(Rail::volts).min().orElse(0);
+        boolean outside = giving.stream().anyMatch(r -> "outside".equals(r.fedBy()));
+        boolean usb = giving.stream().anyMatch(r -> "usb".equals(r.fedBy()));
+        if (most - least > SAME_VOLTS) {
+            report(circuit, findings, giving, Severity.STOP, "the higher drives its current into the lower");
+        } else if (!outside) {
+            report(
+                    circuit,
+                    findings,
+                    giving,
+                    usb ? Severity.ADVISE : Severity.FIX,
+                    usb
+                            ? "never plug USB in while the other feeds the rail, unless you know which gives way"
+                            : "neither gives way, and the one that is off is fed backwards");
+        }
+    }
+
+    private void report(Circuit circuit, Findings findings, List<Rail> giving, Severity severity, String why) {
+        findings.of(this, severity, "{rails} are one rail: {why}.")
+                .at(giving.stream().map(r -> Place.rail(r.id(), r.label())).toList())
+                .word("rails", giving.stream().map(Rail::label).collect(Collectors.joining(" and ")))
+                .word("why", why)
+                .figure(
+                        "voltages",
+                        giving.stream()
+                                .map(r -> Quantity.volts(r.volts()).toString())
+                                .collect(Collectors.joining(", ")))
+                .source(circuit.board().source(giving.get(0).source()))
+                .remedy("Feed the parts from one of them, or bring the outside supply to the board's input.")
+                .add();
+    }
+
+    private void input(Findings findings, Rail in, Rail from) {
+        if (in.minVolts() == null || in.maxVolts() == null) {
+            return;
+        }
+        findings.looked(this);
+        boolean over = from.volts() > in.maxVolts();
+        if (over || from.volts() < in.minVolts()) {
+            double limit = over ? in.maxVolts() : in.minVolts();
+            findings.of(
+                            this,
+                            over ? Severity.STOP : Severity.FIX,
+                            "{from} gives {volts} to {in}, which takes {limit} at {most}.")
+                    .aspect("input")
+                    .at(Place.rail(in.id(), in.label()), Place.rail(from.id(), from.label()))
+                    .word("from", from.label())
+                    .word("volts", Quantity.volts(from.volts()))
+                    .word("in", in.label())
+                    .word("limit", Quantity.volts(limit))
+                    .word("most", over ? "most" : "least")
+                    .compared("supply", Quantity.volts(from.volts()), Quantity.volts(limit), over, null)
+                    .formula("lowest ≤ supply ≤ highest that the board's input takes")
+                    .remedy("Use another supply, or another input of the board.")
+                    .add();
+        }
+    }
+}

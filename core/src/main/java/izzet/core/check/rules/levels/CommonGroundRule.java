@@ -1,0 +1,69 @@
+package izzet.core.check.rules.levels;
+
+import izzet.core.catalog.Role;
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.check.Rule;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.DcModel;
+import izzet.core.circuit.Net;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import java.util.Optional;
+
+/**
+ * L13: a ground that is not the board's: currents have no way back, and levels mean nothing. Passes: cells with their ground on the
+ * board's. Fails: a supply joined by its positive line alone, or a part's ground on a supply whose ground is apart.
+ */
+public final class CommonGroundRule implements Rule {
+
+    @Override
+    public String id() {
+        return "L13";
+    }
+
+    @Override
+    public String subject() {
+        return "all grounds are one";
+    }
+
+    @Override
+    public void check(Circuit circuit, Findings findings) {
+        DcModel dc = circuit.dc();
+        for (Unit unit : circuit.units()) {
+            boolean gives = circuit.wiresOf(unit).stream()
+                    .anyMatch(w ->
+                            w.role() == Role.SOURCE && circuit.netOf(w.from()).isPresent());
+            for (Wire wire : circuit.wiresOf(unit)) {
+                if (wire.role() != Role.GROUND) {
+                    continue;
+                }
+                Optional<Net> net = circuit.netOf(wire.from());
+                if (net.isEmpty() && !gives) {
+                    continue;
+                }
+                findings.looked(this);
+                boolean joined = dc.held(dc.node(wire.from())).isPresent();
+                boolean apart = net.filter(n -> n.rails().isEmpty()).isPresent();
+                if (!joined && (gives || apart)) {
+                    report(findings, wire, gives);
+                }
+            }
+        }
+    }
+
+    private void report(Findings findings, Wire wire, boolean gives) {
+        findings.of(
+                        this,
+                        Severity.STOP,
+                        "{line} is not joined to the board's ground: what {part} {does} has no way back.")
+                .at(Place.of(wire))
+                .word("line", wire.label())
+                .word("part", wire.unit().name())
+                .word("does", gives ? "gives" : "takes")
+                .formula("every current returns to where it came from")
+                .remedy("Join all grounds: the supply's, the board's and every part's.")
+                .add();
+    }
+}

@@ -1,0 +1,153 @@
+package izzet.core.circuit;
+
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Rail;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Which ends are joined, whichever end a wire was drawn from. A <em>node</em> is one conductor: ends joined by plain wires. A
+ * <em>net</em> is one signal: nodes joined by resistors in their wires, too, but not by a resistor that leads to a rail, which pulls.
+ * Immutable.
+ */
+final class Nets {
+
+    private final Board board;
+    private final Map<Target, Wire> lines;
+    private final List<Resistor> resistors;
+    private final Map<Target, Net> netAt = new LinkedHashMap<>();
+    private final List<Net> nets = new ArrayList<>();
+    private final Map<Target, Integer> nodeAt = new LinkedHashMap<>();
+    private final List<Set<Target>> nodes = new ArrayList<>();
+
+    /** @param connections and resistors whose ends exist */
+    Nets(Board board, Map<Target, Wire> lines, List<Connection> connections, List<Resistor> resistors) {
+        this.board = board;
+        this.lines = lines;
+        this.resistors = resistors;
+        Groups conductors = new Groups();
+        lines.keySet().forEach(conductors::add);
+        for (Connection c : connections) {
+            conductors.add(c.from());
+            conductors.add(c.to());
+            if (c.seriesOhms() == null) {
+                conductors.join(c.from(), c.to());
+            }
+        }
+        for (Resistor r : resistors) {
+            conductors.add(r.from());
+            conductors.add(r.to());
+        }
+        for (Set<Target> ends : conductors.groups()) {
+            ends.forEach(end -> nodeAt.put(end, nodes.size()));
+            nodes.add(ends);
+        }
+        Groups signals = new Groups();
+        Set<Target> touched = new LinkedHashSet<>();
+        connections.forEach(c -> {
+            touched.add(c.from());
+            touched.add(c.to());
+        });
+        resistors.forEach(r -> {
+            touched.add(r.from());
+            touched.add(r.to());
+        });
+        touched.forEach(signals::add);
+        for (Connection c : connections) {
+            if (c.seriesOhms() == null || !onRail(c.from()) && !onRail(c.to())) {
+                signals.join(c.from(), c.to());
+            }
+        }
+        for (Set<Target> ends : signals.groups()) {
+            Net net = net(ends);
+            nets.add(net);
+            ends.forEach(end -> netAt.put(end, net));
+        }
+    }
+
+    /** Ends joined to groups. */
+    private static final class Groups {
+        private final Map<Target, Set<Target>> groupOf = new LinkedHashMap<>();
+
+        void add(Target end) {
+            groupOf.computeIfAbsent(end, e -> new LinkedHashSet<>(List.of(e)));
+        }
+
+        void join(Target one, Target other) {
+            Set<Target> a = groupOf.get(one);
+            Set<Target> b = groupOf.get(other);
+            if (a != b) {
+                a.addAll(b);
+                b.forEach(end -> groupOf.put(end, a));
+            }
+        }
+
+        /** Each once; a group is told by itself, not by its ends. */
+        List<Set<Target>> groups() {
+            Set<Set<Target>> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+            return groupOf.values().stream().filter(seen::add).toList();
+        }
+    }
+
+    private boolean onRail(Target end) {
+        return nodes.get(nodeAt.get(end)).stream()
+                .anyMatch(e -> e.isRail()
+                        || e.isLine()
+                                && lines.get(e) != null
+                                && lines.get(e).line().givesVolts() != null);
+    }
+
+    private Net net(Set<Target> ends) {
+        List<Pin> pins = new ArrayList<>();
+        List<Rail> rails = new ArrayList<>();
+        List<Wire> wires = new ArrayList<>();
+        for (Target end : ends) {
+            if (end.isPin()) {
+                board.pin(end.name()).ifPresent(pins::add);
+            } else if (end.isRail()) {
+                board.rail(end.name()).ifPresent(rails::add);
+            } else if (lines.containsKey(end)) {
+                wires.add(lines.get(end));
+                lines.get(end).source().ifPresent(rails::add);
+            }
+        }
+        List<Resistor> here = resistors.stream()
+                .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
+                .toList();
+        return new Net(List.copyOf(ends), pins, rails, wires, here);
+    }
+
+    List<Net> nets() {
+        return nets;
+    }
+
+    /** Empty for an end that nothing is connected to. */
+    Optional<Net> netOf(Target end) {
+        return Optional.ofNullable(netAt.get(end));
+    }
+
+    /** Number of the node of an end; -1 for a pin or rail that the plan does not use. */
+    int node(Target end) {
+        return nodeAt.getOrDefault(end, -1);
+    }
+
+    int nodes() {
+        return nodes.size();
+    }
+
+    /** The ends that are one conductor. */
+    Set<Target> endsAt(int node) {
+        return nodes.get(node);
+    }
+}

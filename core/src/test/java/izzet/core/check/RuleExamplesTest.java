@@ -1,0 +1,308 @@
+package izzet.core.check;
+
+import static izzet.core.Workbench.mcu;
+import static izzet.core.Workbench.on;
+import static izzet.core.Workbench.sbc;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.Workbench;
+import izzet.core.plan.Bus;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** For each rule a plan that it is content with, one that it is not, and what it says of it. */
+class RuleExamplesTest {
+
+    private static final String DUAL = "mcu-dual-40";
+    private static final String WIFI = "wifi-dual-30";
+    private static final String PANEL = "colour-240x320-serial";
+    private static final String SERIAL_OLED = "oled-128x64-page-serial";
+
+    record Example(String rule, Workbench sound, Workbench violating, Severity severity, String says) {
+        @Override
+        public String toString() {
+            return rule + ": " + says;
+        }
+    }
+
+    private static Workbench clock(Workbench bench, int hertz) {
+        Bus bus = bench.plan().buses().get(0);
+        return bench.edit(new PlanEdit.PutBus(new Bus(bus.id(), bus.kind(), bus.name(), bus.controller(), hertz)));
+    }
+
+    private static Workbench resistor(Workbench bench, String from, String to, double ohms) {
+        return bench.edit(
+                new PlanEdit.AddResistor(new Resistor(bench.plan().freeId("r"), Target.of(from), Target.of(to), ohms)));
+    }
+
+    private static Workbench length(Workbench bench, double centimetres) {
+        return bench.edit(new PlanEdit.SetWire(centimetres));
+    }
+
+    private static Workbench lamps(int count, double ohms) {
+        Workbench bench = mcu();
+        List<String> pins = List.of("2", "3", "4", "5", "6", "7", "8", "9", "A0", "A1", "A2", "A3");
+        for (int i = 0; i < count; i++) {
+            String id = "lamp-" + i;
+            bench.bare(id, "led", "on-off")
+                    .wire(id + ":A", "board:" + pins.get(i), ohms, null)
+                    .wire(id + ":K", "rail:GND");
+        }
+        return bench;
+    }
+
+    private static Workbench gated(String output, String upperSelect) {
+        return on(DUAL).with("sign", Workbench.OLED)
+                .bare("gate", "decoder-2to4", "clock-on-enable")
+                .wire("gate:VCC", "rail:3V3")
+                .wire("gate:GND", "rail:GND")
+                .wire("gate:1E", "board:GP9")
+                .wire("gate:1A0", "board:GP10")
+                .wire("gate:1A1", upperSelect)
+                .wire("sign:SCL", "gate:" + output);
+    }
+
+    private static Workbench powered(boolean input) {
+        Workbench bench = mcu().bare("reg", "regulator-3v3", "supply").wire("reg:GND", "rail:GND");
+        if (input) {
+            bench.wire("reg:IN", "rail:5V");
+        }
+        return bench.with("panel", PANEL).wire("panel:VCC", "reg:OUT");
+    }
+
+    private static Workbench fed(String ground) {
+        return on(DUAL).bare("bank", "usb-bank", "supply")
+                .wire("bank:5V", "rail:VSYS")
+                .wire("bank:GND", ground)
+                .with("sign", Workbench.OLED);
+    }
+
+    private static Workbench second(String supply, String rail) {
+        return on(DUAL).bare("other", "breadboard-supply", "supply")
+                .wire("other:GND", "rail:GND")
+                .wire("other:" + supply, rail);
+    }
+
+    private static Workbench cells(String part, String line) {
+        return on(DUAL).bare("cells", "cells-3-aa", "supply")
+                .wire("cells:GND", "rail:GND")
+                .with("thing", part)
+                .wire("thing:" + line, "cells:4V5");
+    }
+
+    private static Workbench signs(int count) {
+        Workbench bench = mcu();
+        for (int i = 0; i < count; i++) {
+            bench.with("sign-" + i, SERIAL_OLED);
+        }
+        return bench;
+    }
+
+    private static Workbench boot(String pin) {
+        return resistor(
+                on(WIFI).with("panel", SERIAL_OLED).wire("panel:CS", "board:" + pin),
+                "board:" + pin,
+                "rail:3V3",
+                10_000);
+    }
+
+    static Stream<Example> examples() {
+        return Stream.of(
+                new Example("L5", lamps(3, 220), lamps(11, 150), Severity.FIX, "all pins"),
+                new Example(
+                        "L5",
+                        lamps(1, 220),
+                        lamps(2, 220).wire("lamp-1:A", "board:2", 220.0, null).wire("lamp-0:A", "board:2", 220.0, null),
+                        Severity.FIX,
+                        "Pin 2 carries"),
+                new Example("L9", second("5V", "rail:VSYS"), second("3V3", "rail:3V3"), Severity.FIX, "are one rail"),
+                new Example(
+                        "L9",
+                        second("5V", "rail:VSYS"),
+                        second("3V3", "rail:VBUS"),
+                        Severity.STOP,
+                        "drives its current"),
+                new Example("L9", second("5V", "rail:VSYS"), second("5V", "rail:GND"), Severity.STOP, "a short"),
+                new Example(
+                        "L10", mcu().with("a", Workbench.OLED), mcu().with("a", "expander-8"), Severity.NOTE, "100 nF"),
+                new Example(
+                        "L11",
+                        cells(Workbench.OLED, "SDA"),
+                        cells(Workbench.OLED, "VCC"),
+                        Severity.ADVISE,
+                        "stops before the cells are empty"),
+                new Example(
+                        "L12",
+                        length(mcu().with("a", Workbench.OLED), 30),
+                        length(mcu().with("a", "seven-segment-8-serial"), 250),
+                        Severity.ADVISE,
+                        "lose"),
+                new Example(
+                        "L13",
+                        fed("rail:GND"),
+                        fed("sign:GND").off("sign:GND"),
+                        Severity.STOP,
+                        "not joined to the board's ground"),
+                new Example("L14", powered(true), powered(false), Severity.FIX, "feed the part through its inputs"),
+                new Example(
+                        "L15",
+                        mcu().with("a", "oled-128x32-page-2wire"),
+                        mcu().with("a", Workbench.OLED),
+                        Severity.NOTE,
+                        "other order of supply and ground"),
+                new Example("I6", gated("1Y1", "rail:GND"), gated("1Y2", "rail:GND"), Severity.STOP, "never be chosen"),
+                new Example(
+                        "I8",
+                        mcu().with("a", Workbench.OLED),
+                        sbc().with("a", Workbench.OLED),
+                        Severity.NOTE,
+                        "1.8 kΩ"),
+                new Example(
+                        "I10",
+                        length(mcu().with("a", Workbench.OLED), 100),
+                        length(mcu().with("a", Workbench.OLED), 500),
+                        Severity.FIX,
+                        "510 pF"),
+                new Example(
+                        "I11",
+                        mcu().with("a", Workbench.OLED).edit(new PlanEdit.SetAddress("a", 0x3C)),
+                        mcu().with("a", "character-16x2-expander").edit(new PlanEdit.SetAddress("a", 0x4E)),
+                        Severity.STOP,
+                        "0x27 with the read/write bit"),
+                new Example(
+                        "S2",
+                        on(DUAL).with("a", PANEL).with("b", "card-socket"),
+                        on(DUAL).with("a", "card-socket")
+                                .with("b", "colour-240x240-serial")
+                                .edit(new PlanEdit.SetPartBus("b", "spi")),
+                        Severity.NOTE,
+                        "No clock mode suits"),
+                new Example(
+                        "S4",
+                        on(DUAL).with("a", PANEL).with("b", "card-socket"),
+                        on(DUAL).with("a", PANEL).with("b", "card-socket").wire("a:SDO", "b:DO"),
+                        Severity.FIX,
+                        "does not let go"),
+                new Example(
+                        "S7", on(DUAL).with("a", PANEL), on(DUAL).with("b", "card-socket"), Severity.NOTE, "400 kHz"),
+                new Example(
+                        "S8",
+                        length(clock(on(DUAL).with("a", PANEL), 8_000_000), 30),
+                        length(clock(on(DUAL).with("a", PANEL), 20_000_000), 60),
+                        Severity.ADVISE,
+                        "over 60 cm of wire"),
+                new Example(
+                        "S9",
+                        sbc().with("a", "colour-240x240-serial"),
+                        sbc().with("a", "colour-240x240-serial")
+                                .edit(new PlanEdit.PutBus(new Bus("spi", Bus.SPI, "SPI bus", "spi1", 4_000_000))),
+                        Severity.STOP,
+                        "needs clock mode 3"),
+                new Example(
+                        "W1",
+                        on("retro-8bit-two-port").with("a", "character-16x2-direct", "4-bit"),
+                        on("retro-8bit-two-port")
+                                .with("a", "character-16x2-direct", "8-bit")
+                                .edit(new PlanEdit.Swap(Target.of("a:D0"), Target.of("a:D5"))),
+                        Severity.ADVISE,
+                        "eight writes a byte"),
+                new Example(
+                        "D2",
+                        mcu().with("a", Workbench.OLED),
+                        mcu().with("a", "oled-1v3-132-2wire"),
+                        Severity.NOTE,
+                        "2 columns and 0 rows in"),
+                new Example("D3", signs(1), signs(2), Severity.ADVISE, "2048 bytes for their pictures"),
+                new Example(
+                        "D6",
+                        on(DUAL).with("sign", Workbench.OLED),
+                        gated("1Y1", "rail:GND"),
+                        Severity.NOTE,
+                        "by itself"),
+                new Example("P4", boot("GPIO5"), boot("GPIO12"), Severity.STOP, "should be low"),
+                new Example("P4", boot("GPIO16"), boot("GPIO2"), Severity.FIX, "download"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("examples")
+    void theSoundOneIsFineAndTheOtherIsTold(Example example) {
+        assertThat(example.sound().findings(example.rule()))
+                .extracting(Finding::sentence)
+                .filteredOn(s -> s.contains(example.says()))
+                .isEmpty();
+        assertThat(example.violating().findings(example.rule()))
+                .as(example.violating().check().findings().toString())
+                .anySatisfy(f -> {
+                    assertThat(f.sentence()).contains(example.says());
+                    assertThat(f.severity()).isEqualTo(example.severity());
+                    assertThat(f.remedy()).isNotBlank();
+                });
+    }
+
+    @Test
+    void anEmptyPlanHasNothingFine() {
+        assertThat(mcu().check().clean()).isEmpty();
+    }
+
+    /** What is found fine was compared, and the tightest margin is told with its place. */
+    @Test
+    void whatIsFineIsToldWithItsTightestMargin() {
+        Report report = on(DUAL).with("sign", Workbench.OLED).check();
+        assertThat(report.clean().get("L2").count()).isGreaterThan(2);
+        assertThat(report.clean().get("L2").tightest().value()).isPositive();
+        assertThat(report.clean().get("L2").detail())
+                .contains("tightest margin")
+                .contains("SDA");
+        assertThat(report.clean()).doesNotContainKeys("L7", "W5", "S1");
+    }
+
+    /** A bus at a level that several cannot stand is one trouble with several victims, and its repairs are found once. */
+    @Test
+    void oneCauseIsOneFinding() {
+        Workbench bench = sbc().with("sign", Workbench.OLED)
+                .with("other", Workbench.OLED)
+                .edit(new PlanEdit.SetStrap("other", "address", "moved"))
+                .with("cabin", "character-16x2-expander");
+        assertThat(bench.findings("L2")).singleElement().satisfies(f -> {
+            assertThat(f.sentence()).contains("the board survives").contains("the sign survives");
+            assertThat(f.figures())
+                    .filteredOn(g -> g.margin() != null && g.margin() < 0)
+                    .hasSizeGreaterThan(2);
+            assertThat(f.places().get(0).kind()).isEqualTo("bus");
+        });
+        assertThat(bench.repairs("L2")).isNotEmpty();
+    }
+
+    /** A rule that fails has not decided; the others have, and the page comes. */
+    @Test
+    void aFailingRuleCannotTell() {
+        Rule failing = new Rule() {
+            @Override
+            public String id() {
+                return "X1";
+            }
+
+            @Override
+            public String subject() {
+                return "what fails";
+            }
+
+            @Override
+            public void check(izzet.core.circuit.Circuit circuit, Findings findings) {
+                findings.looked(this);
+                throw new IllegalStateException("not today");
+            }
+        };
+        Report report = new Checker(List.of(failing)).check(mcu().plan(), Workbench.CATALOG);
+        assertThat(report.findings()).isEmpty();
+        assertThat(report.clean()).isEmpty();
+        assertThat(report.undecided()).singleElement().satisfies(u -> assertThat(u.missing())
+                .contains("what fails"));
+    }
+}
