@@ -136,9 +136,15 @@ public record Weave(
      *
      * @param helpers lines of other parts that it could hang on
      * @param asksOhms whether a series resistor is at home here
-     * @param asksPull whether the board's own pull-up could be switched on
+     * @param pulls of the pin that a program could switch on: {@code internal-up}, {@code internal-down}
+     * @param pull that is switched on; empty for none
      */
-    public record Extras(List<Option> helpers, boolean asksOhms, boolean asksPull, boolean pulled) {}
+    public record Extras(List<Option> helpers, boolean asksOhms, List<String> pulls, String pull) {
+
+        public boolean pulled() {
+            return !pull.isEmpty();
+        }
+    }
 
     public record Option(String target, String label, boolean chosen, int x) {}
 
@@ -395,14 +401,31 @@ public record Weave(
                             t.toString(), name(t), to.filter(t::equals).isPresent(), 0))
                     .toList();
             boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
-            boolean pulled = wire.connected()
-                    && Connection.INTERNAL_UP.equals(wire.connection().pull());
+            String pull = wire.connected() && wire.connection().pull() != null
+                    ? wire.connection().pull()
+                    : "";
             boolean series = wire.connected() && wire.connection().seriesOhms() != null;
             return new Extras(
                     helpers,
                     series || wire.role() == Role.LAMP || wire.role() == Role.CONTRAST,
-                    pulled || button && board.internalPullUps(),
-                    pulled);
+                    button || !pull.isEmpty() ? pulls(wire, pull) : List.of(),
+                    pull);
+        }
+
+        /** What the pin of a line has, or the board where it has none yet; and what is switched on, were it wrong. */
+        private List<String> pulls(Wire wire, String now) {
+            Optional<Pin> pin = wire.to().filter(Target::isPin).flatMap(t -> board.pin(t.name()));
+            List<String> pulls = new ArrayList<>();
+            for (String pull : List.of(Connection.INTERNAL_UP, Connection.INTERNAL_DOWN)) {
+                boolean up = pull.equals(Connection.INTERNAL_UP);
+                boolean has = pin.map(p -> board.pullOhms(p, up).isPresent())
+                        .orElse(board.signalPins().stream()
+                                .anyMatch(p -> board.pullOhms(p, up).isPresent()));
+                if (has || pull.equals(now)) {
+                    pulls.add(pull);
+                }
+            }
+            return pulls;
         }
 
         private String name(Target line) {

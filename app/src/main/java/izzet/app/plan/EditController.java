@@ -201,7 +201,8 @@ class EditController {
             }
             Optional<Connection> old = plan.connection(line);
             Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
-            String pulled = asksPull ? pull : old.map(Connection::pull).orElse(null);
+            String pulled =
+                    !asksPull ? old.map(Connection::pull).orElse(null) : pull == null || pull.isBlank() ? null : pull;
             Boolean locked = old.map(Connection::locked).orElse(null);
             return new PlanEdit.Connect(new Connection(line, Target.of(to), series, pulled, locked));
         });

@@ -246,7 +246,7 @@ class AssignPagesTest {
         form(id, "/parts/p2/connect");
         assertThat(page("/plans/" + id + "/move?board=wifi-single-30"))
                 .contains("Use for Part 0")
-                .contains("then to mend: The bus puts 4.15 V on Part 2");
+                .contains("then to mend: I2C bus puts 4.15 V on");
     }
 
     @Test

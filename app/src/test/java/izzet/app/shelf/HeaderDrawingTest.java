@@ -39,7 +39,7 @@ class HeaderDrawingTest {
     void aLayoutSaysWhereSinglePinsAndStripsLie() {
         assertThat(side("mcu-8bit-5v-14-6", "left")).endsWith("analog 6");
         assertThat(side("mcu-8bit-5v-14-6", "right"))
-                .startsWith("digital 15", "digital 14")
+                .startsWith("digital 16", "digital 15")
                 .endsWith("digital 1");
     }
 

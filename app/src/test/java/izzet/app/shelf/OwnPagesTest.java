@@ -139,7 +139,8 @@ class OwnPagesTest {
                 .andExpect(content()
                         .string(containsString("The plan keeps version 1 of Quay panel; the shelf has version 2.")));
         StoredPlan stored = plans.get(id);
-        assertThat(stored.plan().boardVersion()).isEqualTo(1);
+        assertThat(stored.plan().boardVersion())
+                .isEqualTo(shelf.catalog().board("sbc-40-pin").orElseThrow().version());
         pages.perform(post("/plans/" + id + "/repairs/V1.part-quay~shelf-version")
                         .param("version", String.valueOf(stored.version()))
                         .param("here", "/plans/" + id + "/parts"))

@@ -79,8 +79,13 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
         Plan carried = carrier.held(stay == null ? bare : carrier.again(bare, stay));
         Answer answer = assigner.assign(carried, present, catalog, weights, limits.forOne());
         if (stay != null && answer.assignments().isEmpty()) {
-            carried = carrier.held(bare);
-            answer = assigner.assign(carried, present, catalog, weights, limits.forOne());
+            Plan anew = carrier.held(bare);
+            Answer other = assigner.assign(anew, present, catalog, weights, limits.forOne());
+            // Lines that no pin can take are no reason to move the others from where they were.
+            if (!other.assignments().isEmpty()) {
+                carried = anew;
+                answer = other;
+            }
         }
         Plan placed = answer.assignments().isEmpty()
                 ? carried

@@ -226,7 +226,10 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                     .filter(rail -> rail.volts() > wire.line().lamp().forwardVolts())
                     .ifPresent(rail -> take(new PlanEdit.Connect(new Connection(
                             wire.from(),
-                            Target.rail(rail.id()),
+                            Target.rail(
+                                    wire.unit().part().cathode(wire.line().id())
+                                            ? circuit.board().ground().id()
+                                            : rail.id()),
                             resistor(wire, rail.volts(), wire.line().lamp().typicalMilliamps()),
                             null))));
         }
@@ -291,13 +294,19 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 series = resistor(wire, circuit.board().logicVolts(), milliamps);
             }
             boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
-            String pull = button && circuit.board().internalPullUps() ? Connection.INTERNAL_UP : null;
+            boolean toSupply = wire.unit().variant().rests().containsValue("supply");
+            boolean has = button && circuit.board().pullOhms(pin, !toSupply).isPresent();
+            String pull = !has ? null : toSupply ? Connection.INTERNAL_DOWN : Connection.INTERNAL_UP;
             return new Connection(wire.from(), Target.pin(pin.id()), series, pull);
         }
 
         private static Double resistor(Wire wire, double volts, double milliamps) {
             return SeriesResistor.forLamp(
-                            volts, wire.line().lamp().forwardVolts(), milliamps / 1000, PreferredValues.E12)
+                            volts,
+                            wire.line().lamp().forwardVolts(),
+                            wire.line().lamp().typicalMilliamps() / 1000,
+                            milliamps / 1000,
+                            PreferredValues.E12)
                     .ohms();
         }
     }

@@ -12,6 +12,37 @@ public record SeriesResistor(double exactOhms, double ohms, double amperes, doub
 
     public static final String FORMULA = "R = (V − Vf) / I, next preferred value up; P = I²R";
 
+    /** Slope of a lamp's drop at its usual current. Common practice: a tenth of a volt. */
+    private static final double SLOPE_VOLTS = 0.1;
+
+    /** The slope of a lamp's drop in ohms, apart from its junction. */
+    public static double slopeOhms(double forwardVolts, double ratedAmperes) {
+        return Math.min(SLOPE_VOLTS, forwardVolts / 10) / ratedAmperes;
+    }
+
+    /** What a lamp drops in volts at another current than the one that its drop is told for. */
+    public static double dropAt(double amperes, double forwardVolts, double ratedAmperes) {
+        return forwardVolts
+                + slopeOhms(forwardVolts, ratedAmperes) * (amperes - ratedAmperes)
+                + DcNetwork.EMISSION * DcNetwork.THERMAL_VOLTS * Math.log(amperes / ratedAmperes);
+    }
+
+    /**
+     * A resistor for less than the lamp's rated current, at which it drops less.
+     *
+     * @param ratedAmperes the current that the drop is told for
+     * @param wantedAmperes the most that shall flow, positive
+     * @throws IllegalArgumentException when the drive does not exceed the lamp's drop, so that no resistor can help
+     */
+    public static SeriesResistor forLamp(
+            double driveVolts,
+            double forwardVolts,
+            double ratedAmperes,
+            double wantedAmperes,
+            PreferredValues series) {
+        return forLamp(driveVolts, dropAt(wantedAmperes, forwardVolts, ratedAmperes), wantedAmperes, series);
+    }
+
     /**
      * @param driveVolts the level that drives the lamp
      * @param forwardVolts the lamp's own drop

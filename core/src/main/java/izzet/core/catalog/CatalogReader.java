@@ -1,12 +1,7 @@
 package izzet.core.catalog;
 
 import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import izzet.core.discovery.Discovery;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
@@ -26,8 +21,8 @@ public final class CatalogReader {
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();
 
-    private final Schema boardSchema = schema("/schema/board.schema.json");
-    private final Schema partSchema = schema("/schema/part.schema.json");
+    private final Schema boardSchema = Schemas.of("/schema/board.schema.json");
+    private final Schema partSchema = Schemas.of("/schema/part.schema.json");
 
     /** The catalogue that ships with the application. */
     public static Catalog shipped() {
@@ -102,15 +97,6 @@ public final class CatalogReader {
         if (!faults.isEmpty()) {
             throw new CatalogException(
                     file, faults.stream().map(CatalogFault::toString).toList());
-        }
-    }
-
-    static Schema schema(String resource) {
-        try (InputStream in = CatalogReader.class.getResourceAsStream(resource)) {
-            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                    .getSchema(JSON.readTree(in));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 }

@@ -190,6 +190,12 @@ public record Part(
     /** Two lines of a shifter: of a two-way one the low-supply side first, of a one-way buffer the input. */
     public record Shift(String low, String high) {}
 
+    /** Whether a line is the end of a lamp that lights when the line is low. */
+    public boolean cathode(String line) {
+        return elements.stream()
+                .anyMatch(e -> e.kind() == ElementKind.LAMP && e.b().equals(line));
+    }
+
     /** Whether a shifter's lines carry both ways. */
     public boolean twoWay(Shift shift) {
         return line(shift.low())

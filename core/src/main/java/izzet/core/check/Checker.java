@@ -16,8 +16,10 @@ public final class Checker {
 
     private static final System.Logger LOG = System.getLogger(Checker.class.getName());
 
-    private static final Comparator<Finding> ORDER =
-            Comparator.comparing(Finding::severity).thenComparing(Finding::rule).thenComparing(Finding::id);
+    private static final Comparator<Map.Entry<String, Finding>> ORDER = Comparator.comparing(
+                    (Map.Entry<String, Finding> e) -> e.getValue().severity())
+            .thenComparing(e -> e.getValue().rule())
+            .thenComparing(Map.Entry::getKey);
 
     private final List<Rule> rules;
 
@@ -62,7 +64,11 @@ public final class Checker {
     public Report check(Circuit circuit) {
         Findings findings = new Findings();
         rules.forEach(rule -> judge(rule, circuit, findings));
-        List<Finding> sorted = findings.found().stream().sorted(ORDER).toList();
+        List<Finding> sorted = findings.found().stream()
+                .map(f -> Map.entry(f.id(), f))
+                .sorted(ORDER)
+                .map(Map.Entry::getValue)
+                .toList();
         var hit = sorted.stream().map(Finding::rule).collect(Collectors.toSet());
         findings.undecided().forEach(u -> hit.add(u.rule()));
         Map<String, Report.Fine> clean = new LinkedHashMap<>(findings.compared());

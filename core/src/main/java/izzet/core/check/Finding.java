@@ -53,7 +53,13 @@ public record Finding(
     }
 
     private static String plain(String text) {
-        return text.replaceAll("[^A-Za-z0-9-]", "_");
+        char[] plain = text.toCharArray();
+        for (int i = 0; i < plain.length; i++) {
+            char c = plain[i];
+            boolean kept = c >= 'A' && c <= 'Z' || c >= 'a' && c <= 'z' || c >= '0' && c <= '9' || c == '-';
+            plain[i] = kept ? c : '_';
+        }
+        return new String(plain);
     }
 
     /** One sentence that says what is wrong. */

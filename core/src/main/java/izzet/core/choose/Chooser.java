@@ -13,6 +13,7 @@ import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.PictureTime;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
 import izzet.core.quantity.Quantity;
@@ -37,9 +38,6 @@ public final class Chooser {
 
     /** Common practice: what a serial bus of loose wires carries, by its length. */
     private static final double METRE_HZ = 10e6;
-
-    /** Data bytes in one transfer of the usual libraries on the 2-wire bus. Common practice. */
-    private static final int PIECE_BYTES = 32;
 
     private static final double SERIAL_BOARD_HZ = 8e6;
     private static final double BIT_BANGED_HZ = 50e3;
@@ -292,37 +290,13 @@ public final class Chooser {
         if (g.bitsPerPixel() == null) {
             return new Speed(null, null, 0);
         }
-        long pixels = (long) g.columns() * g.rows();
         if (Bus.RGB.equals(variant.bus())) {
             return pixelSpeed(board, part);
         }
-        if (variant.bus() == null) {
-            double cycle =
-                    Math.max(variant.cycleNanos() == null ? 1000 : variant.cycleNanos(), writeNanos(board)) / 1e9;
-            double seconds = FillTime.parallel(pixels, g.bitsPerPixel(), variant.bits(), cycle);
-            String formula = String.format(
-                    Locale.ROOT,
-                    "%d × %d × %d × %s",
-                    g.columns(),
-                    g.rows(),
-                    (g.bitsPerPixel() + variant.bits() - 1) / variant.bits(),
-                    Quantity.seconds(cycle));
-            return new Speed(seconds, formula, 1 / cycle);
-        }
-        double hertz = clock(board, part, variant, centimetres);
-        if (variant.bus().equals(Bus.I2C)) {
-            long bytes = (pixels * g.bitsPerPixel() + 7) / 8;
-            String formula = String.format(
-                    Locale.ROOT,
-                    "%d pieces of %d bytes at %s",
-                    (bytes + PIECE_BYTES - 1) / PIECE_BYTES,
-                    PIECE_BYTES,
-                    Quantity.hertz(hertz));
-            return new Speed(FillTime.twoWire(bytes, PIECE_BYTES, hertz), formula, hertz);
-        }
-        String formula = String.format(
-                Locale.ROOT, "%d × %d × %d / %s", g.columns(), g.rows(), g.bitsPerPixel(), Quantity.hertz(hertz));
-        return new Speed(FillTime.serial(pixels * g.bitsPerPixel(), hertz), formula, hertz);
+        double hertz = variant.bus() == null ? 1 : clock(board, part, variant, centimetres);
+        return PictureTime.of(board, part, variant, hertz)
+                .map(t -> new Speed(t.seconds(), t.formula(), t.hertz()))
+                .orElse(new Speed(null, null, 0));
     }
 
     /** A panel without memory: the clock of sixty pictures a second, or the fastest that board and panel have. */
@@ -357,11 +331,6 @@ public final class Chooser {
         Integer own = controller.get().maxHz();
         most = Math.min(most, own == null ? SERIAL_BOARD_HZ : own);
         return !i2c && centimetres != null && centimetres > 0 ? Math.min(most, METRE_HZ * 100 / centimetres) : most;
-    }
-
-    /** Common practice: a write by the program takes some ten instructions. */
-    private static double writeNanos(Board board) {
-        return board.writeNanos() == null ? 1000 : board.writeNanos();
     }
 
     /** Rare functions of the board that this plan takes the last of. */

@@ -4,8 +4,11 @@ import izzet.core.catalog.BootGrade;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
 import izzet.core.plan.Connection;
-import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Plan;
+import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** The level that a boot pin has while the board starts: everything released, contacts open, the pins' resistors of the reset at work. */
@@ -55,11 +58,37 @@ public final class BootLevel {
                 .isEmpty()) {
             return false;
         }
-        Circuit there = new Circuit(
-                new PlanEdit.Connect(Connection.wire(wire.from(), Target.pin(pin.id()))).apply(circuit.plan()),
-                circuit.catalog());
-        return of(there, there.board().pin(pin.id()).orElseThrow())
+        return of(alone(circuit, wire, pin), pin)
                 .filter(w -> w.grade() != BootGrade.HARMLESS)
                 .isPresent();
+    }
+
+    /** The part of a line by itself, with its supplies, the line on the pin and what pulls it: searches ask this for many places. */
+    private static Circuit alone(Circuit circuit, Wire wire, Pin pin) {
+        List<Connection> connections = new ArrayList<>();
+        circuit.connections().stream()
+                .filter(c -> c.from().owner().equals(wire.unit().id())
+                        && c.to().isRail()
+                        && !c.from().equals(wire.from()))
+                .forEach(connections::add);
+        connections.add(Connection.wire(wire.from(), Target.pin(pin.id())));
+        List<Resistor> resistors = circuit.resistors().stream()
+                .filter(r -> r.from().equals(wire.from()) && r.to().isRail()
+                        || r.to().equals(wire.from()) && r.from().isRail())
+                .toList();
+        Plan plan = circuit.plan();
+        return new Circuit(
+                new Plan(
+                        plan.format(),
+                        plan.version(),
+                        plan.name(),
+                        plan.board(),
+                        plan.boardVersion(),
+                        null,
+                        List.of(wire.unit().placed()),
+                        plan.buses(),
+                        connections,
+                        resistors),
+                circuit.catalog());
     }
 }

@@ -14,6 +14,7 @@ import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -36,13 +37,17 @@ public final class Circuit {
     private final Board board;
     private final Map<String, Unit> units = new LinkedHashMap<>();
     private final List<Wire> wires = new ArrayList<>();
+    private final Map<String, List<Wire>> wiresOf = new HashMap<>();
     private final Map<Target, Wire> wireAt = new LinkedHashMap<>();
     private final Nets nets;
     private final List<Connection> connections;
+    private final List<Connection> small;
     private final List<Resistor> resistors;
     private volatile DcModel dc;
     private volatile Levels levels;
     private volatile Supplies supplies;
+    private volatile List<JoinedNet> joined;
+    private volatile List<LampCurrents.Lit> lamps;
 
     /** @throws IllegalArgumentException when the plan refers to things that do not exist; see PlanChecks */
     public Circuit(Plan plan, Catalog catalog) {
@@ -66,8 +71,13 @@ public final class Circuit {
             }
         }
         wires.addAll(wireAt.values());
+        units.keySet().forEach(id -> wiresOf.put(id, new ArrayList<>()));
+        wires.forEach(w -> wiresOf.get(w.unit().id()).add(w));
         this.connections = plan.connections().stream()
                 .filter(c -> !gone(c.from()) && !gone(c.to()))
+                .toList();
+        this.small = connections.stream()
+                .filter(c -> c.seriesOhms() != null && c.seriesOhms() <= SMALL_OHMS)
                 .toList();
         this.resistors = plan.resistors().stream()
                 .filter(r -> !gone(r.from()) && !gone(r.to()))
@@ -114,7 +124,7 @@ public final class Circuit {
     }
 
     public List<Wire> wiresOf(Unit unit) {
-        return wires.stream().filter(w -> w.unit().id().equals(unit.id())).toList();
+        return wiresOf.get(unit.id());
     }
 
     public Optional<Wire> wire(Target from) {
@@ -122,9 +132,12 @@ public final class Circuit {
     }
 
     public Optional<Wire> wire(Unit unit, Role role) {
-        return wires.stream()
-                .filter(w -> w.unit().id().equals(unit.id()) && w.role() == role)
-                .findFirst();
+        for (Wire wire : wiresOf.get(unit.id())) {
+            if (wire.role() == role) {
+                return Optional.of(wire);
+            }
+        }
+        return Optional.empty();
     }
 
     /** Those of the plan whose both ends exist. */
@@ -167,7 +180,9 @@ public final class Circuit {
     /** The pins that a line is joined to by wires and level shifters. */
     public List<Pin> pinsUnder(Wire wire) {
         List<Pin> direct = netOf(wire.from()).map(Net::pins).orElse(List.of());
-        return direct.isEmpty() && wire.to().filter(Target::isLine).isPresent()
+        boolean behind = direct.isEmpty()
+                && netOf(wire.from()).stream().flatMap(n -> n.wires().stream()).anyMatch(w -> w.role() == Role.SHIFT);
+        return behind
                 ? board.signalPins().stream()
                         .filter(p -> linesOn(p).contains(wire))
                         .toList()
@@ -227,8 +242,7 @@ public final class Circuit {
 
     /** The rail that a line hangs on, by wires or a small resistor. */
     public Optional<Rail> rail(Target end) {
-        return netOf(end).flatMap(Net::rail).or(() -> connections.stream()
-                .filter(c -> c.seriesOhms() != null && c.seriesOhms() <= SMALL_OHMS)
+        return netOf(end).flatMap(Net::rail).or(() -> small.stream()
                 .filter(c -> c.from().equals(end) || c.to().equals(end))
                 .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
                 .findFirst());
@@ -254,6 +268,26 @@ public final class Circuit {
             dc = model;
         }
         return model;
+    }
+
+    /** The lines of 2-wire buses over switches and shifters, built at the first use. */
+    public List<JoinedNet> joinedNets() {
+        List<JoinedNet> made = joined;
+        if (made == null) {
+            made = List.copyOf(JoinedNet.of(this));
+            joined = made;
+        }
+        return made;
+    }
+
+    /** What flows through lamps, built at the first use. */
+    public List<LampCurrents.Lit> lamps() {
+        List<LampCurrents.Lit> made = lamps;
+        if (made == null) {
+            made = List.copyOf(LampCurrents.of(this));
+            lamps = made;
+        }
+        return made;
     }
 
     /** What rails feed and carry, built at the first use. */

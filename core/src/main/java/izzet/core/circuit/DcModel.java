@@ -1,6 +1,7 @@
 package izzet.core.circuit;
 
 import izzet.core.calc.DcNetwork;
+import izzet.core.calc.SeriesResistor;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.LogicLevels;
@@ -32,9 +33,6 @@ public final class DcModel {
 
     /** Of the resistor that every board has at its reset. Common practice. */
     private static final double RESET_OHMS = 10_000;
-
-    /** Slope of a lamp's drop at its usual current, as a part of the drop. Common practice: a few tenths of a volt. */
-    private static final double SLOPE_VOLTS = 0.1;
 
     /** An output without a load figure. */
     private static final double STIFF_OHMS = 0.01;
@@ -110,6 +108,11 @@ public final class DcModel {
 
         public List<Output> outputs() {
             return outputs;
+        }
+
+        /** Whether nothing but weak resistors of inputs hangs on it. */
+        public boolean unloaded() {
+            return elements.stream().allMatch(e -> e instanceof Resistance r && r.weak());
         }
 
         public <T extends Element> List<T> of(Class<T> kind) {
@@ -539,7 +542,7 @@ public final class DcModel {
                 network.resistor(at(d.wiper()), at(d.b()), d.ohms() * share);
             } else if (e instanceof Lamp l && l != state.without) {
                 double amperes = l.data().typicalMilliamps() / 1000;
-                double slope = Math.min(SLOPE_VOLTS, l.data().forwardVolts() / 10) / amperes;
+                double slope = SeriesResistor.slopeOhms(l.data().forwardVolts(), amperes);
                 branches.put(l, network.lamp(at(l.a()), at(l.b()), l.data().forwardVolts(), amperes, slope));
             }
         }

@@ -63,6 +63,9 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         for (Unit unit : circuit.units()) {
             if (bus.id().equals(unit.placed().bus())) {
                 circuit.wire(unit, signal)
+                        .filter(w -> circuit.netOf(w.from())
+                                .filter(n -> n.pins().isEmpty())
+                                .isPresent())
                         .flatMap(w -> circuit.reach(w.from()))
                         .flatMap(r -> circuit.netOf(r.pin()))
                         .ifPresent(trunk::add);

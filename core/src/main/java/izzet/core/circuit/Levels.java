@@ -75,7 +75,7 @@ public final class Levels {
             pins.computeIfAbsent(dc.node(Target.pin(pin.id())), n -> new ArrayList<>())
                     .add(pin);
         }
-        JoinedNet.of(circuit).forEach(this::openDrain);
+        circuit.joinedNets().forEach(this::openDrain);
         for (DcModel.Piece piece : dc.pieces()) {
             if (!twoWire(piece)) {
                 piece.outputs().forEach(o -> driven(piece, o));
@@ -140,8 +140,10 @@ public final class Levels {
         if (!heard) {
             return;
         }
-        DcModel.Point high = dc.at(piece, new DcModel.State().drive(output, true));
-        DcModel.Point low = dc.at(piece, new DcModel.State().drive(output, false));
+        // Nothing but weak inputs: they take so little that the output stands where it stands without load.
+        boolean free = piece.unloaded();
+        DcModel.Point high = free ? null : dc.at(piece, new DcModel.State().drive(output, true));
+        DcModel.Point low = free ? null : dc.at(piece, new DcModel.State().drive(output, false));
         Driver driver = new Driver(board ? Giver.BOARD : Giver.PART, output.owner(), output.name(), output.source());
         String line = board
                 ? "pin "
@@ -155,7 +157,10 @@ public final class Levels {
         for (int node : piece.nodes()) {
             for (Receiver r : receivers(node, !board)) {
                 if (!r.owner().equals(output.owner())) {
-                    readings.add(new Reading(line, driver, r, high.volts(node), low.volts(node), high.volts(node)));
+                    double most = free ? output.high() : high.volts(node);
+                    double least = free ? output.low() : low.volts(node);
+                    readings.add(
+                            new Reading(line, driver, r, most, least, Math.max(most, free ? output.supply() : most)));
                 }
             }
         }
@@ -166,9 +171,7 @@ public final class Levels {
         List<DcModel.State> states = new ArrayList<>();
         List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
         List<DcModel.Contact> contacts = piece.of(DcModel.Contact.class);
-        if (dials.isEmpty()
-                && contacts.isEmpty()
-                && piece.of(DcModel.Resistance.class).stream().allMatch(DcModel.Resistance::weak)) {
+        if (piece.unloaded()) {
             return;
         }
         states.add(new DcModel.State().withoutWeak());

@@ -8,6 +8,8 @@ import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -26,6 +28,7 @@ final class Nets {
     private final Board board;
     private final Map<Target, Wire> lines;
     private final List<Resistor> resistors;
+    private final Comparator<Target> inOrder;
     private final Map<Target, Net> netAt = new LinkedHashMap<>();
     private final List<Net> nets = new ArrayList<>();
     private final Map<Target, Integer> nodeAt = new LinkedHashMap<>();
@@ -36,6 +39,12 @@ final class Nets {
         this.board = board;
         this.lines = lines;
         this.resistors = resistors;
+        List<Target> order = List.copyOf(lines.keySet());
+        Map<Target, Integer> place = new HashMap<>();
+        order.forEach(line -> place.put(line, place.size()));
+        this.inOrder = Comparator.comparingInt((Target end) -> place.getOrDefault(end, -1))
+                .thenComparing(Target::owner)
+                .thenComparing(Target::name);
         Groups conductors = new Groups();
         lines.keySet().forEach(conductors::add);
         for (Connection c : connections) {
@@ -49,7 +58,8 @@ final class Nets {
             conductors.add(r.from());
             conductors.add(r.to());
         }
-        for (Set<Target> ends : conductors.groups()) {
+        for (Set<Target> joined : conductors.groups()) {
+            Set<Target> ends = sorted(joined);
             ends.forEach(end -> nodeAt.put(end, nodes.size()));
             nodes.add(ends);
         }
@@ -70,10 +80,17 @@ final class Nets {
             }
         }
         for (Set<Target> ends : signals.groups()) {
-            Net net = net(ends);
+            Net net = net(sorted(ends));
             nets.add(net);
             ends.forEach(end -> netAt.put(end, net));
         }
+    }
+
+    /** Pins and rails, then lines as the parts have them: the same from whichever ends the wires were drawn. */
+    private Set<Target> sorted(Set<Target> ends) {
+        List<Target> list = new ArrayList<>(ends);
+        list.sort(inOrder);
+        return new LinkedHashSet<>(list);
     }
 
     /** Ends joined to groups. */

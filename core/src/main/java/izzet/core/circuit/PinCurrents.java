@@ -22,7 +22,7 @@ public final class PinCurrents {
         DcModel dc = circuit.dc();
         List<Load> loads = new ArrayList<>();
         for (DcModel.Piece piece : dc.pieces()) {
-            if (piece.elements().isEmpty()) {
+            if (piece.unloaded()) {
                 continue;
             }
             int lamps = piece.of(DcModel.Lamp.class).size();

@@ -16,7 +16,7 @@ public final class Supplies {
 
     Supplies(Circuit circuit) {
         this.circuit = circuit;
-        this.lamps = LampCurrents.of(circuit);
+        this.lamps = circuit.lamps();
     }
 
     /** Parts whose supply hangs on the rail, each once. */

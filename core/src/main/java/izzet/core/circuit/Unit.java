@@ -3,8 +3,16 @@ package izzet.core.circuit;
 import izzet.core.catalog.Part;
 import izzet.core.plan.PlacedPart;
 
-/** A placed part together with what the catalogue says of it. */
-public record Unit(PlacedPart placed, Part part) {
+/**
+ * A placed part together with what the catalogue says of it.
+ *
+ * @param variant the interface in use
+ */
+public record Unit(PlacedPart placed, Part part, Part.Interface variant) {
+
+    public Unit(PlacedPart placed, Part part) {
+        this(placed, part, part.interfaceOf(placed.interfaceId()).orElseThrow());
+    }
 
     public String id() {
         return placed.id();
@@ -12,11 +20,6 @@ public record Unit(PlacedPart placed, Part part) {
 
     public String name() {
         return placed.name();
-    }
-
-    /** The interface variant in use. */
-    public Part.Interface variant() {
-        return part.interfaceOf(placed.interfaceId()).orElseThrow();
     }
 
     @Override

@@ -1,13 +1,9 @@
 package izzet.core.plan;
 
 import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.DocumentBounds;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
+import izzet.core.catalog.Schemas;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -48,12 +44,7 @@ public final class PlanDocument {
     private final Schema schema;
 
     public PlanDocument() {
-        try (InputStream in = PlanDocument.class.getResourceAsStream("/schema/plan.schema.json")) {
-            schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                    .getSchema(JSON.readTree(in));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        schema = Schemas.of("/schema/plan.schema.json");
     }
 
     /** The document of a plan, indented, with a line end. */

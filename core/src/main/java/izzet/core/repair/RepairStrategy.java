@@ -18,6 +18,6 @@ public interface RepairStrategy {
     /** The kinds of trouble that it has something to say to. */
     Set<Trouble> mends();
 
-    /** Edits worth trying for this finding; empty when the strategy has nothing to say to it. */
+    /** Edits worth trying for this finding, nearest to what was wished first; empty when the strategy has nothing to say to it. */
     List<Candidate> propose(Circuit circuit, Finding finding);
 }

@@ -9,6 +9,7 @@ import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanChecks;
 import izzet.core.plan.PlanEdit;
+import java.lang.System.Logger.Level;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -25,14 +26,15 @@ import java.util.function.BinaryOperator;
  */
 public final class Repairs {
 
+    /** Of equal price they stay as their strategy names them: nearest to what was wished first. */
     private static final Comparator<Repair> CHEAPEST_FIRST = Comparator.<Repair>comparingInt(
                     r -> r.price().buy().size())
             .thenComparingInt(r -> r.price().pins())
             .thenComparingLong(Repair::stopsLeft)
             .thenComparingInt(r -> r.brings().size())
-            .thenComparingInt(r -> r.price().limits().size())
-            .thenComparing(Repair::id);
+            .thenComparingInt(r -> r.price().limits().size());
 
+    private static final System.Logger LOG = System.getLogger(Repairs.class.getName());
     private static final int MOST_TRIED = 100;
     private static final int MOST_IN_TWO_STEPS = 3;
 
@@ -41,7 +43,9 @@ public final class Repairs {
 
     public Repairs(Checker checker, List<RepairStrategy> strategies) {
         this.checker = checker;
-        this.strategies = List.copyOf(strategies);
+        this.strategies = strategies.stream()
+                .sorted(Comparator.comparing(RepairStrategy::name))
+                .toList();
     }
 
     public static Repairs withAllStrategies(Checker checker) {
@@ -57,7 +61,7 @@ public final class Repairs {
     public List<Repair> of(Circuit circuit, Report report, Finding finding) {
         List<Repair> kept = new ArrayList<>();
         for (RepairStrategy strategy : mending(finding)) {
-            for (Candidate candidate : strategy.propose(circuit, finding)) {
+            for (Candidate candidate : proposals(strategy, circuit, finding)) {
                 attempt(circuit, report, finding, strategy.name(), candidate).ifPresent(kept::add);
             }
         }
@@ -75,6 +79,16 @@ public final class Repairs {
                 .toList();
     }
 
+    /** A strategy that fails has nothing to say; it takes no page away. */
+    private static List<Candidate> proposals(RepairStrategy strategy, Circuit circuit, Finding finding) {
+        try {
+            return strategy.propose(circuit, finding);
+        } catch (RuntimeException e) {
+            LOG.log(Level.WARNING, "Repair strategy " + strategy.name() + " failed on " + finding.id() + ".", e);
+            return List.of();
+        }
+    }
+
     /** Trouble among three and more: a change that leaves it among fewer, and one that ends it there. The cheapest few. */
     private List<Repair> inTwoSteps(Circuit circuit, Report report, Finding finding) {
         // The cheapest of each kind; the same with other parts is no news.
@@ -82,14 +96,14 @@ public final class Repairs {
         Set<Set<String>> seen = new HashSet<>();
         int tried = 0;
         for (RepairStrategy first : mending(finding)) {
-            for (Candidate one : first.propose(circuit, finding)) {
+            for (Candidate one : proposals(first, circuit, finding)) {
                 Circuit between = edited(circuit, one).orElse(null);
                 Finding rest = between == null ? null : remainder(checker.check(between), finding);
                 if (rest == null) {
                     continue;
                 }
                 for (RepairStrategy second : mending(rest)) {
-                    for (Candidate other : second.propose(between, rest)) {
+                    for (Candidate other : proposals(second, between, rest)) {
                         Set<String> both = new HashSet<>(List.of(one.title(), other.title()));
                         if (tried < MOST_TRIED && both.size() == 2 && seen.add(both)) {
                             tried++;

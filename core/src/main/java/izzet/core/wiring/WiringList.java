@@ -179,9 +179,10 @@ public final class WiringList {
     private Step step(Wire wire) {
         Connection c = wire.connection();
         String insert = c.seriesOhms() == null ? null : Quantity.ohms(c.seriesOhms()) + " in series";
-        String note = Connection.INTERNAL_UP.equals(c.pull())
-                ? "The program switches the board's own pull-up on."
-                : wire.line().note();
+        String note = c.pull() == null
+                ? wire.line().note()
+                : "The program switches the pin's own "
+                        + (Connection.INTERNAL_UP.equals(c.pull()) ? "pull-up" : "pull-down") + " on.";
         return step(c.from() + ">" + c.to(), end(c.from()), end(c.to()), colour(wire), insert, note);
     }
 

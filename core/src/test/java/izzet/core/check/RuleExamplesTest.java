@@ -213,6 +213,18 @@ class RuleExamplesTest {
                         Severity.ADVISE,
                         "eight writes a byte"),
                 new Example(
+                        "W4",
+                        mcu().with("a", "character-16x2-direct"),
+                        on(WIFI).with("a", "character-16x2-direct"),
+                        Severity.NOTE,
+                        "takes a write in 500 ns"),
+                new Example(
+                        "D4",
+                        clock(on(DUAL).with("a", PANEL), 8_000_000),
+                        clock(on(DUAL).with("a", PANEL), 500_000),
+                        Severity.ADVISE,
+                        "watches it being built"),
+                new Example(
                         "D2",
                         mcu().with("a", Workbench.OLED),
                         mcu().with("a", "oled-1v3-132-2wire"),

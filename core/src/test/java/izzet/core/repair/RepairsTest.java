@@ -8,6 +8,8 @@ import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
+import izzet.core.plan.Bus;
+import izzet.core.plan.PlanEdit;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -124,6 +126,19 @@ class RepairsTest {
         Circuit circuit = new Circuit(mended, Workbench.CATALOG);
         assertThat(Workbench.REPAIRS.find(circuit, Workbench.CHECKER.check(circuit), first.id()))
                 .isEmpty();
+    }
+
+    /** The nearest to what was wished comes first: 10 MHz before 100 kHz. */
+    @Test
+    void theFastestClockThatHelpsComesFirst() {
+        Workbench bench = Workbench.on("mcu-dual-40")
+                .with("map", "colour-240x320-serial")
+                .edit(new PlanEdit.PutBus(new Bus("spi", Bus.SPI, "SPI bus", "spi0", 62_000_000)));
+        List<String> clocks = bench.repairs("S3").stream()
+                .map(Repair::title)
+                .filter(t -> t.startsWith("Run SPI bus at"))
+                .toList();
+        assertThat(clocks).startsWith("Run SPI bus at 10 MHz", "Run SPI bus at 4 MHz").hasSizeGreaterThan(3);
     }
 
     @Test

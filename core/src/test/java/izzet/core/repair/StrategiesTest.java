@@ -50,8 +50,8 @@ class StrategiesTest {
                         "move",
                         "P1",
                         twoOnOnePin().with("third", "push-button").wire("third:A", "board:7", null, "internal-up"),
-                        "Move the left A to pin 4, the right A to pin"),
-                new Case("move", "S1", threeSelectsOnOnePin(), "Move the one CS to pin A0, the two CS to pin A1"),
+                        "Move the third A to pin 4, the right A to pin"),
+                new Case("move", "S1", threeSelectsOnOnePin(), "Move the three CS to pin A0, the two CS to pin A1"),
                 new Case("move", "P2", mcu().with("sign", Workbench.OLED).wire("sign:SDA", "board:7"), "to pin A4"),
                 new Case(
                         "move",
@@ -106,11 +106,7 @@ class StrategiesTest {
                         "L2",
                         mcu().with("map", "epaper-200x200-serial"),
                         "Put 2 buffers between the board and the map"),
-                new Case(
-                        "buffer",
-                        "L1",
-                        mcu().with("map", "epaper-200x200-serial"),
-                        "Put a buffer between the map and the board"),
+                new Case("buffer", "L1", Workbench.on("wifi-dual-38").with("map", "seven-segment-8-serial"), "Put"),
                 // Its rail is over its limit already; the buffers make that no new trouble.
                 new Case(
                         "buffer",

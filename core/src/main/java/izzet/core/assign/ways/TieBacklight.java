@@ -31,7 +31,7 @@ public final class TieBacklight implements WayOut {
                 continue;
             }
             if (wire.role() == Role.LAMP && wire.line().lamp() != null) {
-                supply(circuit, wire.line().lamp()).ifPresent(rail -> changes.add(hang(wire, rail)));
+                supply(circuit, wire.line().lamp()).ifPresent(rail -> changes.add(hang(wire, rail, circuit.board().ground())));
             } else if (wire.role() == Role.CONTROL && !wire.line().required() && wire.connected()) {
                 changes.add(new Change(
                         "Leave " + wire.label() + " open",
@@ -51,14 +51,15 @@ public final class TieBacklight implements WayOut {
                 .min(Comparator.comparingDouble(Rail::volts));
     }
 
-    private static Change hang(Wire wire, Rail rail) {
+    private static Change hang(Wire wire, Rail rail, Rail ground) {
         PartLine.Lamp lamp = wire.line().lamp();
         double ohms = SeriesResistor.forLamp(
                         rail.volts(), lamp.forwardVolts(), lamp.typicalMilliamps() / 1000, PreferredValues.E12)
                 .ohms();
+        Rail end = wire.unit().part().cathode(wire.line().id()) ? ground : rail;
         return new Change(
-                "Hang " + wire.label() + " on " + rail.label() + " through " + Quantity.ohms(ohms),
-                new PlanEdit.Connect(new Connection(wire.from(), Target.rail(rail.id()), ohms, null)),
+                "Hang " + wire.label() + " on " + end.label() + " through " + Quantity.ohms(ohms),
+                new PlanEdit.Connect(new Connection(wire.from(), Target.rail(end.id()), ohms, null)),
                 List.of("one resistor of " + Quantity.ohms(ohms)),
                 LIMITS);
     }

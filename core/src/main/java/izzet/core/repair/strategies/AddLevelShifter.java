@@ -46,7 +46,7 @@ public final class AddLevelShifter implements RepairStrategy {
                 .flatMap(p -> circuit.netOf(Target.pin(p.id())).stream())
                 .forEach(nets::add);
         Spots.wires(circuit, finding).forEach(w -> circuit.netOf(w.from()).ifPresent(nets::add));
-        Optional<Bus> bus = JoinedNet.of(circuit).stream()
+        Optional<Bus> bus = circuit.joinedNets().stream()
                 .filter(j -> j.sides().get(0).stream().anyMatch(nets::contains))
                 .map(JoinedNet::bus)
                 .findFirst();

@@ -12,7 +12,7 @@ import izzet.core.repair.RepairStrategy;
 import java.util.List;
 import java.util.Set;
 
-/** Fits a resistor from a button's pin to the board's logic supply: for boards without pull-ups of their own, too. */
+/** Fits a resistor from a button's pin to the board's logic supply, or to ground: for boards without pull-ups of their own, too. */
 public final class FitButtonResistor implements RepairStrategy {
 
     /** Common practice at a button. */
@@ -33,15 +33,15 @@ public final class FitButtonResistor implements RepairStrategy {
         return finding.places().stream()
                 .filter(p -> p.kind().equals("pin"))
                 .flatMap(pin -> circuit.board().rails().stream()
-                        .filter(r -> r.gives() && r.volts() == circuit.board().logicVolts())
-                        .limit(1)
+                        .filter(r -> r.gives()
+                                && (r.ground() || r.volts() == circuit.board().logicVolts()))
                         .map(rail -> candidate(circuit, pin.id(), pin.label(), rail)))
                 .toList();
     }
 
     private static Candidate candidate(Circuit circuit, String pin, String label, Rail rail) {
         return new Candidate(
-                "",
+                rail.ground() ? "ground" : "",
                 "Fit 10 kΩ from " + label + " to " + rail.label(),
                 new PlanEdit.AddResistor(
                         new Resistor(circuit.plan().freeId("r-button"), Target.pin(pin), Target.rail(rail.id()), OHMS)),

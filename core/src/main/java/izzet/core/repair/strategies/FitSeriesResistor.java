@@ -30,7 +30,7 @@ public final class FitSeriesResistor implements RepairStrategy {
 
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        return LampCurrents.of(circuit).stream()
+        return circuit.lamps().stream()
                 .filter(lit -> Spots.wires(circuit, finding).contains(lit.line()))
                 .filter(lit -> lit.openVolts() > lit.lamp().data().forwardVolts())
                 .flatMap(lit -> candidate(circuit, lit).stream())

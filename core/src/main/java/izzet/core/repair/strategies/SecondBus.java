@@ -32,7 +32,7 @@ public final class SecondBus implements RepairStrategy {
 
     @Override
     public Set<Trouble> mends() {
-        return Set.of(Trouble.ADDRESS_CLASH, Trouble.SEGMENT_CLASH, Trouble.SHARED_SELECT);
+        return Set.of(Trouble.ADDRESS_CLASH, Trouble.SEGMENT_CLASH);
     }
 
     @Override

@@ -49,7 +49,7 @@ final class Spots {
 
     /** The rail nearest to the level at which a bus idles, or to the board's logic where it has no pull-up. */
     static Rail railOfBus(Circuit circuit, String bus) {
-        double level = JoinedNet.of(circuit).stream()
+        double level = circuit.joinedNets().stream()
                 .filter(n -> n.bus().id().equals(bus))
                 .map(n -> n.pullUps(circuit))
                 .filter(p -> !p.none())
@@ -69,7 +69,7 @@ final class Spots {
             plan = edit.apply(plan);
         }
         Circuit circuit = new Circuit(plan, catalog);
-        for (JoinedNet net : JoinedNet.of(circuit)) {
+        for (JoinedNet net : circuit.joinedNets()) {
             if (net.bus().id().equals(bus) && net.where().equals("trunk")) {
                 Optional<Target> pin = net.sides().get(0).stream()
                         .filter(n -> JoinedNet.pullUpsOn(circuit, List.of(n)).none())

@@ -34,7 +34,7 @@ public final class TakePullUpsOff implements RepairStrategy {
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         Set<Unit> fitted = new LinkedHashSet<>();
-        for (JoinedNet joined : JoinedNet.of(circuit)) {
+        for (JoinedNet joined : circuit.joinedNets()) {
             if (concerns(circuit, joined, finding)) {
                 joined.sides().stream()
                         .flatMap(List::stream)

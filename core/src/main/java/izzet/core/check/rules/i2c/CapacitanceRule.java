@@ -32,7 +32,7 @@ public final class CapacitanceRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         Set<String> said = new LinkedHashSet<>();
-        for (JoinedNet net : JoinedNet.of(circuit)) {
+        for (JoinedNet net : circuit.joinedNets()) {
             I2cMode mode = I2cMode.forClock(net.bus().clockHz());
             double farads = net.farads(circuit);
             findings.compared(this, Quantity.farads(mode.maxFarads() - farads), net.label());

@@ -43,7 +43,7 @@ public final class PullUpRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         Set<String> said = new LinkedHashSet<>();
-        for (JoinedNet net : JoinedNet.of(circuit)) {
+        for (JoinedNet net : circuit.joinedNets()) {
             PullUps pullUps = net.pullUps(circuit);
             findings.looked(this);
             boolean bare = net.bare(circuit);

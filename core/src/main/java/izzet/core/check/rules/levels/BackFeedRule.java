@@ -32,6 +32,9 @@ public final class BackFeedRule implements Rule {
     /** Closer than this, two supplies count as the same voltage. */
     private static final double SAME_VOLTS = 0.2;
 
+    /** What a board that runs from USB bears to get less, such as 4.5 V of cells for 5 V. */
+    private static final double USB_VOLTS = 1.0;
+
     @Override
     public void check(Circuit circuit, Findings findings) {
         DcModel dc = circuit.dc();
@@ -59,7 +62,9 @@ public final class BackFeedRule implements Rule {
         double least = giving.stream().mapToDouble(Rail::volts).min().orElse(0);
         boolean outside = giving.stream().anyMatch(r -> "outside".equals(r.fedBy()));
         boolean usb = giving.stream().anyMatch(r -> "usb".equals(r.fedBy()));
-        if (most - least > SAME_VOLTS) {
+        // Cells on a rail that USB may feed: fine while USB is out.
+        boolean near = usb && most - least <= USB_VOLTS;
+        if (most - least > SAME_VOLTS && !near) {
             report(circuit, findings, giving, Severity.STOP, "the higher drives its current into the lower");
         } else if (!outside) {
             report(

@@ -35,10 +35,11 @@ public final class BypassRule implements Rule {
             return;
         }
         findings.looked(this);
-        findings.of(this, Severity.NOTE, "{chips} want 100 nF between supply and ground, right beside the chip.")
+        findings.of(this, Severity.NOTE, "{chips} {want} 100 nF between supply and ground, right beside the chip.")
                 .at(new Place("plan", "bypass", "bypass capacitors"))
                 .with(chips.stream().map(u -> Place.of(u)).toList())
                 .word("chips", chips.stream().map(Unit::name).collect(Collectors.joining(", ")))
+                .word("want", chips.size() == 1 ? "wants" : "want")
                 .figure("capacitors", chips.size(), SOURCE)
                 .source(SOURCE)
                 .remedy("Put one beside each; a floating reset or select is the likelier cause of a blank start.")

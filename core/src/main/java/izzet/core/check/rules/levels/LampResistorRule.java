@@ -23,6 +23,9 @@ public final class LampResistorRule implements Rule {
     /** Below it a lamp counts as dark. */
     private static final double DARK_AMPERES = 50e-6;
 
+    /** Two ends nearer than this are at one level. */
+    private static final double LEVEL_VOLTS = 0.05;
+
     /** Less is a wire. */
     private static final double NO_RESISTOR_OHMS = 1;
 
@@ -43,7 +46,7 @@ public final class LampResistorRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        for (LampCurrents.Lit lit : LampCurrents.of(circuit)) {
+        for (LampCurrents.Lit lit : circuit.lamps()) {
             PartLine.Lamp lamp = lit.lamp().data();
             if (!lit.bothEnds()) {
                 findings.cannotTell(
@@ -82,7 +85,12 @@ public final class LampResistorRule implements Rule {
         double milliamps = lit.outputMilliamps() == null
                 ? lamp.typicalMilliamps()
                 : Math.min(lamp.typicalMilliamps(), lit.outputMilliamps());
-        return SeriesResistor.forLamp(lit.openVolts(), lamp.forwardVolts(), milliamps / 1000, PreferredValues.E12);
+        return SeriesResistor.forLamp(
+                lit.openVolts(),
+                lamp.forwardVolts(),
+                lamp.typicalMilliamps() / 1000,
+                milliamps / 1000,
+                PreferredValues.E12);
     }
 
     private void report(Circuit circuit, Findings findings, LampCurrents.Lit lit, double limit, boolean none) {
@@ -102,7 +110,7 @@ public final class LampResistorRule implements Rule {
                                 Severity.STOP,
                                 "{line} draws {flows} through {fitted}, above its limit of {limit}. It wants {wanted}.")
                         .word("flows", Quantity.amperes(lit.amperes()))
-                        .word("fitted", Quantity.ohms(lit.seriesOhms()))
+                        .word("fitted", Quantity.ohms(Math.round(lit.seriesOhms() * 10) / 10.0))
                         .word("limit", Quantity.amperes(limit));
         boolean pin = lit.outputMilliamps() != null && lit.outputMilliamps() < lamp.maxMilliamps();
         if (!none) {
@@ -135,7 +143,16 @@ public final class LampResistorRule implements Rule {
 
     private void tooLow(Findings findings, LampCurrents.Lit lit) {
         double drop = lit.lamp().data().forwardVolts();
-        findings.of(this, Severity.FIX, "{line} stays dark: it drops {drop}, and only {drive} drive it.")
+        String wording = "{line} stays dark or nearly so: it drops {drop}, and only {drive} drive it.";
+        String remedy = "Drive it from a higher rail, through a transistor if a pin shall switch it.";
+        if (Math.abs(lit.openVolts()) < LEVEL_VOLTS) {
+            wording = "{line} stays dark: both its ends lie at one level.";
+            remedy = "Bring one end to the other rail, or to a pin.";
+        } else if (lit.openVolts() < 0) {
+            wording = "{line} stays dark: it lies the wrong way round, with {drive} across it.";
+            remedy = "Exchange its two ends.";
+        }
+        findings.of(this, Severity.FIX, wording)
                 .aspect("dark")
                 .at(Place.of(lit.line()))
                 .word("line", lit.line().label())
@@ -143,7 +160,7 @@ public final class LampResistorRule implements Rule {
                 .word("drive", Quantity.volts(lit.openVolts()))
                 .compared("drive", Quantity.volts(lit.openVolts()), Quantity.volts(drop), false, null)
                 .formula(SeriesResistor.FORMULA)
-                .remedy("Drive it from a higher rail, through a transistor if a pin shall switch it.")
+                .remedy(remedy)
                 .add();
     }
 }

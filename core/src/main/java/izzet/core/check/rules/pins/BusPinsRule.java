@@ -12,6 +12,7 @@ import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -82,13 +83,12 @@ public final class BusPinsRule implements Rule {
                         .controller(bus.controller())
                         .filter(Controller::anyPin)
                         .isPresent();
-        if (!any || !bus.kind().equals(Bus.I2C)) {
+        if (!any) {
             return;
         }
         pins.forEach((signal, on) -> {
-            String other = signal.equals("sda") ? "scl" : "sda";
             on.stream()
-                    .filter(p -> p.signalOf(bus.controller(), other).isPresent())
+                    .filter(p -> p.signalOf(bus.controller(), signal).isEmpty() && expected(p, bus) != null)
                     .findFirst()
                     .ifPresent(p -> findings.of(
                                     this,
@@ -99,10 +99,18 @@ public final class BusPinsRule implements Rule {
                             .word("signal", signal)
                             .word("bus", bus.name())
                             .word("pin", p.label())
-                            .word("other", other)
+                            .word("other", expected(p, bus))
                             .remedy("Exchange the two wires, or write both pins in the program.")
                             .add());
         });
+    }
+
+    /** The data or clock signal that programs expect on a pin; null for none. */
+    private static String expected(Pin pin, Bus bus) {
+        return List.of("sda", "scl", "sck", "mosi", "miso").stream()
+                .filter(s -> pin.signalOf(bus.controller(), s).isPresent())
+                .findFirst()
+                .orElse(null);
     }
 
     private void mixed(Circuit circuit, Findings findings, Bus bus, Map<String, Set<Pin>> pins) {

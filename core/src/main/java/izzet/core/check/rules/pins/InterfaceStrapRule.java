@@ -60,14 +60,15 @@ public final class InterfaceStrapRule implements Rule {
         }
         for (Wire wire : circuit.wires()) {
             String rest = wire.rest();
-            boolean strap = rest != null
-                    && (wire.role() == Role.CONTROL || wire.role() == Role.RESET)
-                    && wire.line().floats();
+            boolean strap =
+                    rest != null && wire.role() == Role.CONTROL && wire.line().floats() || wire.role() == Role.RESET;
             Net net = strap ? circuit.netOf(wire.from()).orElse(null) : null;
             if (net != null && !net.rails().isEmpty()) {
                 findings.looked(this);
-                boolean ground = net.rails().get(0).ground();
-                if (ground == rest.equals("supply")) {
+                boolean ground = net.grounded();
+                boolean wrong =
+                        rest == null ? ground == "low".equals(wire.line().active()) : ground == rest.equals("supply");
+                if (wrong) {
                     findings.of(
                                     this,
                                     Severity.STOP,
@@ -77,7 +78,7 @@ public final class InterfaceStrapRule implements Rule {
                             .at(Place.of(wire))
                             .word("line", wire.label())
                             .word("rail", net.rails().get(0).label())
-                            .word("rest", rest.equals("supply") ? "the supply" : "ground")
+                            .word("rest", ground ? "the supply" : "ground")
                             .source(unitSource(wire.unit()))
                             .remedy("Tie it to " + (ground ? "the part's supply" : "ground") + ".")
                             .add();

@@ -40,6 +40,7 @@ public final class PinFunctionRule implements Rule {
             if (!LegalPins.wantsPin(wire) && !LegalPins.switchesLamp(wire)) {
                 continue;
             }
+            crossed(circuit, findings, wire);
             for (Pin pin : circuit.netOf(wire.from()).map(n -> n.pins()).orElse(java.util.List.of())) {
                 findings.looked(this);
                 if (!LegalPins.hasFunction(circuit, wire, pin)) {
@@ -56,6 +57,29 @@ public final class PinFunctionRule implements Rule {
                 }
             }
         }
+    }
+
+    /** Data on the clock of a switch's channel or on a gated clock, or the other way round. */
+    private void crossed(Circuit circuit, Findings findings, Wire wire) {
+        if (!wire.role().i2c()) {
+            return;
+        }
+        boolean data = wire.role() == Role.I2C_SDA;
+        circuit.netOf(wire.from()).stream()
+                .flatMap(n -> n.wires().stream())
+                .filter(w -> data
+                        ? w.role() == Role.CHANNEL_SCL || w.role() == Role.GATE_OUTPUT
+                        : w.role() == Role.CHANNEL_SDA)
+                .findFirst()
+                .ifPresent(helper -> findings.of(
+                                this, Severity.STOP, "{line} hangs on {helper}, which carries the bus {other}.")
+                        .aspect("crossed")
+                        .at(Place.of(wire), Place.of(helper))
+                        .word("line", wire.label())
+                        .word("helper", helper.label())
+                        .word("other", data ? "clock" : "data")
+                        .remedy("Exchange data and clock at the helper.")
+                        .add());
     }
 
     /** The line that the pin does not do for; behind a shifter it is not the one on the pin. */

@@ -100,7 +100,11 @@ public final class UnconnectedRule implements Rule {
 
     /** A bus line or strobe on a supply: it never moves. */
     private static boolean neverMoves(Circuit circuit, Wire wire) {
-        boolean moves = wire.role().bus() || wire.role() == Role.ENABLE || wire.role() == Role.GATE_CLOCK;
+        boolean moves = wire.role().bus()
+                || wire.role() == Role.ENABLE
+                || wire.role() == Role.GATE_CLOCK
+                || wire.role() == Role.DATA_COMMAND
+                || wire.role() == Role.DATA && wire.rest() == null;
         return moves
                 && circuit.netOf(wire.from()).filter(n -> !n.rails().isEmpty()).isPresent();
     }
@@ -108,7 +112,7 @@ public final class UnconnectedRule implements Rule {
     private void tied(Findings findings, Circuit circuit, Wire wire) {
         String rail =
                 circuit.netOf(wire.from()).flatMap(Net::rail).orElseThrow().label();
-        findings.of(this, Severity.STOP, "{line} is tied to {rail}: it must move for every transfer, and never does.")
+        findings.of(this, Severity.STOP, "{line} is tied to {rail}: it must move with what is sent, and never does.")
                 .aspect("tied")
                 .at(Place.of(wire))
                 .word("line", wire.label())

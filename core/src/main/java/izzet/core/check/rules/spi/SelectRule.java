@@ -113,6 +113,14 @@ public final class SelectRule implements Rule {
                     .remedy("Give it a select pin of its own.")
                     .add();
         }
+        if (net.rail().isPresent() && net.grounded() != low) {
+            findings.of(this, Severity.STOP, "{line} is tied off: the part is never selected and takes nothing.")
+                    .aspect("off")
+                    .at(Place.of(wire))
+                    .word("line", wire.label())
+                    .remedy("Give it a select pin, or tie it on where it is alone on its bus.")
+                    .add();
+        }
         for (Pin pin : net.pins()) {
             boolean pulledOn = (low ? "pulled-down" : "pulled-up").equals(pin.atReset());
             boolean held = net.resistors().stream()
