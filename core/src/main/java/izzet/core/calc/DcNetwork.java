@@ -26,6 +26,11 @@ public final class DcNetwork {
     private static final int MOST_STEPS = 400;
     private static final double SETTLED_VOLTS = 1e-9;
 
+    /** Nodes that only leaks hold come no nearer than the precision of the arithmetic lets them. */
+    private static final double NEAR_VOLTS = 1e-5;
+
+    private static final int STEPS_FOR_NEAR = 60;
+
     private record Resistor(int a, int b, double siemens) {}
 
     private record Junction(int anode, int cathode, double saturation, double scale) {}
@@ -194,7 +199,7 @@ public final class DcNetwork {
                 moved = Math.max(moved, Math.abs(next - across[k]));
                 across[k] = next;
             }
-            if (moved < SETTLED_VOLTS || across.length == 0) {
+            if (moved < (step < STEPS_FOR_NEAR ? SETTLED_VOLTS : NEAR_VOLTS) || across.length == 0) {
                 return new Solution(volts, matrix, index);
             }
         }

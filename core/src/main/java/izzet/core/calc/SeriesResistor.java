@@ -35,11 +35,7 @@ public record SeriesResistor(double exactOhms, double ohms, double amperes, doub
      * @throws IllegalArgumentException when the drive does not exceed the lamp's drop, so that no resistor can help
      */
     public static SeriesResistor forLamp(
-            double driveVolts,
-            double forwardVolts,
-            double ratedAmperes,
-            double wantedAmperes,
-            PreferredValues series) {
+            double driveVolts, double forwardVolts, double ratedAmperes, double wantedAmperes, PreferredValues series) {
         return forLamp(driveVolts, dropAt(wantedAmperes, forwardVolts, ratedAmperes), wantedAmperes, series);
     }
 

@@ -192,8 +192,7 @@ public record Part(
 
     /** Whether a line is the end of a lamp that lights when the line is low. */
     public boolean cathode(String line) {
-        return elements.stream()
-                .anyMatch(e -> e.kind() == ElementKind.LAMP && e.b().equals(line));
+        return elements.stream().anyMatch(e -> e.kind() == ElementKind.LAMP && e.b().equals(line));
     }
 
     /** Whether a shifter's lines carry both ways. */

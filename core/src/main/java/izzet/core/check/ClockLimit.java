@@ -41,7 +41,10 @@ public final class ClockLimit {
                 .figure("limit", Quantity.hertz(limit), source)
                 .formula("bus clock ≤ limit of every part on it")
                 .source(source)
-                .remedy("Run the bus at " + Quantity.hertz(limit) + ".")
+                .remedy("Run the bus at " + Quantity.hertz(limit)
+                        + (bus.kind().equals(Bus.SPI) && !place.kind().equals("bus")
+                                ? ", or have the program set that clock for the transfers of this part alone."
+                                : "."))
                 .add();
     }
 }

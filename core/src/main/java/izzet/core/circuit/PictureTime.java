@@ -58,8 +58,7 @@ public record PictureTime(double seconds, String formula, double hertz) {
         double cycle = Math.max(least, board.writeNanos() == null ? USUAL_NANOS : board.writeNanos()) / 1e9;
         int writes = (glass.bitsPerPixel() + variant.bits() - 1) / variant.bits();
         return new PictureTime(
-                FillTime.parallel(
-                        (long) glass.columns() * glass.rows(), glass.bitsPerPixel(), variant.bits(), cycle),
+                FillTime.parallel((long) glass.columns() * glass.rows(), glass.bitsPerPixel(), variant.bits(), cycle),
                 words("%d × %d × %d × %s", glass.columns(), glass.rows(), writes, Quantity.seconds(cycle)),
                 1 / cycle);
     }

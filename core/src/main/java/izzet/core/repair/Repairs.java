@@ -109,7 +109,9 @@ public final class Repairs {
                             tried++;
                             attempt(circuit, report, finding, first.name(), one.then(second.name(), other))
                                     .ifPresent(r -> found.merge(
-                                            first.name() + second.name(), r, BinaryOperator.minBy(CHEAPEST_FIRST)));
+                                            first.name() + second.name(),
+                                            r,
+                                            BinaryOperator.minBy(CHEAPEST_FIRST.thenComparing(Repair::id))));
                         }
                     }
                 }

@@ -64,6 +64,22 @@ class FormulasTest {
         assertThat(r.watts()).isCloseTo(41e-3, within(5e-4));
     }
 
+    /** Below its rated current a lamp drops less, and the solved circuit still keeps to what was wanted. */
+    @Test
+    void aLampBelowItsRatedCurrentDropsLess() {
+        for (double wanted : new double[] {0.004, 0.012, 0.02, 0.06}) {
+            SeriesResistor r = SeriesResistor.forLamp(5, 3.0, 0.06, wanted, PreferredValues.E12);
+            DcNetwork network = new DcNetwork();
+            int drive = network.held(5);
+            int ground = network.held(0);
+            int anode = network.node();
+            network.resistor(drive, anode, r.ohms());
+            int lamp = network.lamp(anode, ground, 3.0, 0.06, SeriesResistor.slopeOhms(3.0, 0.06));
+            assertThat(network.solve().amperes(lamp)).isBetween(wanted * 0.8, wanted);
+        }
+        assertThat(SeriesResistor.dropAt(0.06, 3.0, 0.06)).isEqualTo(3.0);
+    }
+
     @Test
     void noResistorLightsALampThatDropsTooMuch() {
         assertThatThrownBy(() -> SeriesResistor.forLamp(3.0, 3.1, 0.01, PreferredValues.E12))

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.RandomPlans;
 import izzet.core.Workbench;
+import izzet.core.catalog.Board;
+import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlacedPart;
@@ -132,5 +134,22 @@ class CheckPropertiesTest {
                 assertThat(after.betterThan(report)).as(repair.title()).isTrue();
             }
         });
+    }
+
+    /** What is proposed for any part on any board brings no lamp without its resistor, or with one too small, or that cannot shine. */
+    @Test
+    void lampsAreProposedWithResistorsThatHold() {
+        for (Board board : Workbench.CATALOG.boards().values()) {
+            for (Part part : Workbench.CATALOG.parts().values()) {
+                for (Part.Interface variant : part.interfaces()) {
+                    Workbench bench = Workbench.on(board.id()).with("x", part.id(), variant.id());
+                    assertThat(bench.findings("L6"))
+                            .as(board.id() + " " + part.id() + " " + variant.id())
+                            .extracting(Finding::sentence)
+                            .noneMatch(
+                                    s -> s.contains("It wants") || s.contains("one level") || s.contains("wrong way"));
+                }
+            }
+        }
     }
 }

@@ -7,8 +7,8 @@ import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
-import izzet.core.plan.Plan;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -138,7 +138,9 @@ class RepairsTest {
                 .map(Repair::title)
                 .filter(t -> t.startsWith("Run SPI bus at"))
                 .toList();
-        assertThat(clocks).startsWith("Run SPI bus at 10 MHz", "Run SPI bus at 4 MHz").hasSizeGreaterThan(3);
+        assertThat(clocks)
+                .startsWith("Run SPI bus at 10 MHz", "Run SPI bus at 4 MHz")
+                .hasSizeGreaterThan(3);
     }
 
     @Test

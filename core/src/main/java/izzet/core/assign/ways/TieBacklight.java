@@ -31,7 +31,9 @@ public final class TieBacklight implements WayOut {
                 continue;
             }
             if (wire.role() == Role.LAMP && wire.line().lamp() != null) {
-                supply(circuit, wire.line().lamp()).ifPresent(rail -> changes.add(hang(wire, rail, circuit.board().ground())));
+                supply(circuit, wire.line().lamp())
+                        .ifPresent(rail ->
+                                changes.add(hang(wire, rail, circuit.board().ground())));
             } else if (wire.role() == Role.CONTROL && !wire.line().required() && wire.connected()) {
                 changes.add(new Change(
                         "Leave " + wire.label() + " open",

@@ -21,7 +21,8 @@ public final class PictureTimeRule implements Rule {
     /** Common practice: above it a new picture is seen running over the glass. */
     private static final double LONGEST = 0.5;
 
-    private static final String SOURCE = "Common practice: a picture that takes over half a second is watched being built";
+    private static final String SOURCE =
+            "Common practice: a picture that takes over half a second is watched being built";
 
     @Override
     public String id() {
