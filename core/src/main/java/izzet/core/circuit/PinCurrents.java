@@ -15,7 +15,16 @@ public final class PinCurrents {
      * @param sourceAmperes that flow out of it when it is high, sinkAmperes into it when it is low
      * @param lamps on its piece
      */
-    public record Load(DcModel.Output output, double sourceAmperes, double sinkAmperes, int lamps) {}
+    public record Load(DcModel.Output output, double sourceAmperes, double sinkAmperes, int lamps) {
+
+        /** Its part of a sum: what goes beyond its own limit is a trouble of its own, and one cause is told once. */
+        public Load withinLimit() {
+            Double most = output.maxMilliamps();
+            return most == null
+                    ? this
+                    : new Load(output, Math.min(sourceAmperes, most / 1000), Math.min(sinkAmperes, most / 1000), lamps);
+        }
+    }
 
     /** Outputs that carry something. */
     public static List<Load> of(Circuit circuit) {

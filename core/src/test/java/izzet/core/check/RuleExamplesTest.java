@@ -291,6 +291,14 @@ class RuleExamplesTest {
         assertThat(bench.repairs("L2")).isNotEmpty();
     }
 
+    /** A lamp without its resistor is told as that, and not as a load of the chip besides. */
+    @Test
+    void aLampWithoutResistorIsNoSecondTrouble() {
+        Workbench bench = mcu().with("lamp", "led").wire("lamp:A", "board:3");
+        assertThat(bench.findings("L6")).hasSize(1);
+        assertThat(bench.findings("L5")).isEmpty();
+    }
+
     /** A rule that fails has not decided; the others have, and the page comes. */
     @Test
     void aFailingRuleCannotTell() {

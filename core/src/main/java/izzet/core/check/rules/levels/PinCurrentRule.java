@@ -37,7 +37,7 @@ public final class PinCurrentRule implements Rule {
         String source = circuit.board().source(limits.source());
         Map<String, PinCurrents.Load> pins = loads.stream()
                 .filter(l -> l.output().end().isPin())
-                .collect(Collectors.toMap(l -> l.output().end().name(), l -> l, (a, b) -> a));
+                .collect(Collectors.toMap(l -> l.output().end().name(), PinCurrents.Load::withinLimit, (a, b) -> a));
         for (PinCurrents.Load load : loads) {
             Double most = load.output().maxMilliamps();
             if (most == null || load.lamps() == 1) {
@@ -108,7 +108,7 @@ public final class PinCurrentRule implements Rule {
                     .word("flows", Quantity.amperes(amperes))
                     .word("limit", Quantity.amperes(limit))
                     .compared("current, " + what, Quantity.amperes(amperes), Quantity.amperes(limit), true, source)
-                    .formula("sum of the pins, everything lit")
+                    .formula("sum of the pins, everything lit, each at its own limit at most")
                     .source(source)
                     .remedy("Use larger resistors, light fewer at once, or switch them through transistors.")
                     .add();
@@ -121,6 +121,7 @@ public final class PinCurrentRule implements Rule {
                     unit.part().supply() == null ? null : unit.part().supply().carriesMilliamps();
             double amperes = loads.stream()
                     .filter(l -> l.output().owner().equals(unit.id()))
+                    .map(PinCurrents.Load::withinLimit)
                     .mapToDouble(l -> Math.max(l.sourceAmperes(), l.sinkAmperes()))
                     .sum();
             if (most == null || amperes == 0) {
