@@ -45,7 +45,12 @@
   document.addEventListener("click", (e) => {
     const link = e.target.closest("a[data-field]");
     const field = link && document.getElementById(link.dataset.field);
-    if (field) { e.preventDefault(); if (field.closest("details")) field.closest("details").open = true; field.scrollIntoView({ block: "center" }); field.focus({ preventScroll: true }); }
+    if (field) {
+      e.preventDefault();
+      if (field.closest("details")) field.closest("details").open = true;
+      field.scrollIntoView({ block: "center" });
+      field.focus({ preventScroll: true });
+    }
   });
 
   // A finding that comes again with its repairs stays open where it was opened meanwhile.
@@ -255,7 +260,8 @@
     const list = options(knot);
     const move = (ev) => {
       const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(svg.getScreenCTM().inverse());
-      const other = !knot.matches(".none") && [...svg.querySelectorAll(".knot[data-options]:not(.none)")].find((k) => k !== knot && Math.abs(k.dataset.x - p.x) < 9 && Math.abs(k.dataset.y - p.y) < 9);
+      const placed = [...svg.querySelectorAll(".knot[data-options]:not(.none)")];
+      const other = !knot.matches(".none") && placed.find((k) => k !== knot && Math.abs(k.dataset.x - p.x) < 9 && Math.abs(k.dataset.y - p.y) < 9);
       if (other) { offerSwap(knot, other); return; }
       if (moving && moving.other) leave();
       offer(knot, list.reduce((a, b) => Math.abs(b.x - p.x) < Math.abs(a.x - p.x) ? b : a));

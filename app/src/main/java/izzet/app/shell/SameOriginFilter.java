@@ -18,7 +18,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Refuses changing requests that a page of another origin makes and requests under a foreign name, and sets the headers that keep foreign content out. A request without
+ * Refuses changing requests that a page of another origin makes and requests under a foreign name, and sets the headers that keep
+ * foreign content out. A request without
  * Origin and Sec-Fetch-Site, as from a command line, is let through.
  */
 @Component
