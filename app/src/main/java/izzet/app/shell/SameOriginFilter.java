@@ -19,8 +19,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Refuses changing requests that a page of another origin makes and requests under a foreign name, and sets the headers that keep
- * foreign content out. A request without
- * Origin and Sec-Fetch-Site, as from a command line, is let through.
+ * foreign content out. A request without Origin and Sec-Fetch-Site, as from a command line, is let through.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)

@@ -40,8 +40,7 @@ public final class OwnSerialBus implements RepairStrategy {
             if (old == null || !old.kind().equals(Bus.SPI)) {
                 continue;
             }
-            circuit.board().controllersOf(Bus.SPI).stream()
-                    .filter(c -> circuit.plan().buses().stream().noneMatch(b -> c.id().equals(b.controller())))
+            Spots.unused(circuit, Bus.SPI)
                     .forEach(c -> candidate(circuit, unit, old, c).ifPresent(found::add));
             candidate(circuit, unit, old, null).ifPresent(found::add);
         }
@@ -52,12 +51,7 @@ public final class OwnSerialBus implements RepairStrategy {
     private static Optional<Candidate> candidate(Circuit circuit, Unit unit, Bus old, Controller controller) {
         boolean made = controller == null;
         Plan plan = circuit.plan();
-        Bus bus = new Bus(
-                plan.freeId("spi"),
-                Bus.SPI,
-                made ? "second SPI bus, made by the program" : "second SPI bus",
-                made ? null : controller.id(),
-                made ? Math.min(old.clockHz(), BIT_BANGED_HZ) : old.clockHz());
+        Bus bus = Spots.beside(plan, old, "SPI bus", controller, BIT_BANGED_HZ);
         List<PlanEdit> edits = Spots.list(new PlanEdit.PutBus(bus), new PlanEdit.SetPartBus(unit.id(), bus.id()));
         circuit.wiresOf(unit).stream()
                 .filter(w -> w.role().spi() && w.connected())

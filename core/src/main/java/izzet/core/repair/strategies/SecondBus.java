@@ -46,12 +46,8 @@ public final class SecondBus implements RepairStrategy {
             return List.of();
         }
         List<Candidate> found = new ArrayList<>();
-        for (Controller controller : circuit.board().controllersOf(Bus.I2C)) {
-            boolean unused = circuit.plan().buses().stream()
-                    .noneMatch(b -> controller.id().equals(b.controller()));
-            if (unused) {
-                move(circuit, moved, controller).ifPresent(found::add);
-            }
+        for (Controller controller : Spots.unused(circuit, Bus.I2C)) {
+            move(circuit, moved, controller).ifPresent(found::add);
         }
         move(circuit, moved, null).ifPresent(found::add);
         return found;
@@ -61,12 +57,7 @@ public final class SecondBus implements RepairStrategy {
         Plan plan = circuit.plan();
         boolean made = controller == null;
         Bus old = circuit.busOf(unit).orElseThrow();
-        Bus bus = new Bus(
-                plan.freeId("i2c"),
-                Bus.I2C,
-                made ? "second I2C bus, made by the program" : "second I2C bus",
-                made ? null : controller.id(),
-                made ? Math.min(old.clockHz(), BIT_BANGED_HZ) : old.clockHz());
+        Bus bus = Spots.beside(plan, old, "I2C bus", controller, BIT_BANGED_HZ);
         List<PlanEdit> edits = Spots.list(new PlanEdit.PutBus(bus), new PlanEdit.SetPartBus(unit.id(), bus.id()));
         Plan next = Spots.all("", edits).apply(plan);
         Circuit on = new Circuit(next, circuit.catalog());

@@ -2,6 +2,7 @@ package izzet.core.repair.strategies;
 
 import izzet.core.calc.PullUps;
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
@@ -11,6 +12,7 @@ import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
@@ -97,5 +99,29 @@ final class Spots {
 
     static List<PlanEdit> list(PlanEdit... edits) {
         return new ArrayList<>(List.of(edits));
+    }
+
+    /** Controllers of a kind that no bus of the plan uses. */
+    static List<Controller> unused(Circuit circuit, String kind) {
+        return circuit.board().controllersOf(kind).stream()
+                .filter(c -> circuit.plan().buses().stream().noneMatch(b -> c.id().equals(b.controller())))
+                .toList();
+    }
+
+    /**
+     * One more bus beside an old one.
+     *
+     * @param controller null where the program makes the bus
+     * @param madeHz the most that a program reaches
+     */
+    static Bus beside(Plan plan, Bus old, String words, Controller controller, int madeHz) {
+        return controller == null
+                ? new Bus(
+                        plan.freeId(old.kind()),
+                        old.kind(),
+                        "second " + words + ", made by the program",
+                        null,
+                        Math.min(old.clockHz(), madeHz))
+                : new Bus(plan.freeId(old.kind()), old.kind(), "second " + words, controller.id(), old.clockHz());
     }
 }
