@@ -96,9 +96,10 @@ class DocumentBoundsTest {
     void twentyTwoAddressStrapsAreCountedNotTried() {
         StringBuilder straps = new StringBuilder();
         for (int i = 0; i < 22; i++) {
-            straps.append("{\"id\":\"s%d\",\"name\":\"s%d\","
-                    + "\"settings\":[{\"id\":\"o\",\"name\":\"open\",\"addsToAddress\":0},{\"id\":\"c\",\"name\":\"closed\",\"addsToAddress\":%d}]},"
-                            .formatted(i, i, 1 << Math.min(i, 20)));
+            String settings = "[{\"id\":\"o\",\"name\":\"open\",\"addsToAddress\":0},"
+                    + "{\"id\":\"c\",\"name\":\"closed\",\"addsToAddress\":%d}]";
+            straps.append(("{\"id\":\"s%d\",\"name\":\"s%d\",\"settings\":" + settings + "},")
+                    .formatted(i, i, 1 << Math.min(i, 20)));
         }
         String file = izzet.core.catalog.CatalogWriter.text(
                         Workbench.CATALOG.part("light-sensor").orElseThrow())
