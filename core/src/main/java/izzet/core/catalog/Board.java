@@ -107,6 +107,11 @@ public record Board(
         sources = Map.copyOf(sources);
     }
 
+    /** Whether an operating system drives its controllers and gives their pins. */
+    public boolean runsSystem() {
+        return pinAssignment.equals("settings") || pinAssignment.equals("overlay");
+    }
+
     public Optional<Pin> pin(String pinId) {
         return pins.stream().filter(p -> p.id().equals(pinId)).findFirst();
     }

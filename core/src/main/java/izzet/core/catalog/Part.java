@@ -72,7 +72,8 @@ public record Part(
     }
 
     /**
-     * @param baseAddress with every strap and address pin adding nothing
+     * @param baseAddress with every strap and address pin adding nothing; above 0x7F it has ten bits
+     * @param generalCall whether it obeys what is sent to address 0; null for no
      * @param capacitancePicofarads of its two bus pins, each
      * @param sinkMilliamps what its data output can sink at 0.4 V
      * @param alsoAt addresses of other chips on the module; mostly none
@@ -86,9 +87,21 @@ public record Part(
             double sinkMilliamps,
             List<Integer> alsoAt,
             String speaks,
+            Boolean generalCall,
             String source) {
+
+        private static final int SEVEN_BITS = 0x7F;
+
         public I2c {
             alsoAt = orEmpty(alsoAt);
+        }
+
+        public boolean obeysGeneralCall() {
+            return Boolean.TRUE.equals(generalCall);
+        }
+
+        public boolean tenBits() {
+            return baseAddress > SEVEN_BITS;
         }
     }
 

@@ -24,6 +24,7 @@ import java.util.List;
  * @param emptyVolts what cells give at their end, fullVolts when fresh; null for a steady supply
  * @param milliampHours that cells hold; null elsewhere
  * @param givesMilliamps that a supply output can give; null when not known
+ * @param does what its active level does that somebody sees or hears, such as "the backlight is lit"; null where nothing
  * @param note one sentence for people; may be null
  */
 public record PartLine(
@@ -48,6 +49,7 @@ public record PartLine(
         Double fullVolts,
         Double milliampHours,
         Double givesMilliamps,
+        String does,
         String note) {
 
     /** A lamp without resistor of its own. */

@@ -90,7 +90,10 @@ public final class LegalPins {
 
     /** Whether a line is one that goes to a pin of the board at all. */
     public static boolean wantsPin(Wire wire) {
-        Role role = wire.role();
+        return wantsPin(wire.role());
+    }
+
+    public static boolean wantsPin(Role role) {
         return !role.power() && role != Role.CONTRAST && (!role.downstream() || role == Role.SHIFT);
     }
 

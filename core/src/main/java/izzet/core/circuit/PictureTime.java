@@ -18,7 +18,7 @@ import java.util.Optional;
 public record PictureTime(double seconds, String formula, double hertz) {
 
     /** Data bytes in one transfer of the 2-wire bus with the usual library. Common practice. */
-    private static final int PIECE_BYTES = 32;
+    public static final int PIECE_BYTES = 32;
 
     /** Where neither board nor part tell: some ten instructions a write. Common practice. */
     private static final int USUAL_NANOS = 1000;

@@ -96,6 +96,14 @@ class RuleExamplesTest {
                 .wire("thing:" + line, "cells:4V5");
     }
 
+    private static Workbench bareDisplays(int count) {
+        Workbench bench = mcu();
+        for (int i = 0; i < count; i++) {
+            bench.bare("board-" + i, "character-16x2-direct", "4-bit");
+        }
+        return bench;
+    }
+
     private static Workbench signs(int count) {
         Workbench bench = mcu();
         for (int i = 0; i < count; i++) {
@@ -237,6 +245,61 @@ class RuleExamplesTest {
                         gated("1Y1", "rail:GND"),
                         Severity.NOTE,
                         "by itself"),
+                new Example("P9", bareDisplays(3), bareDisplays(4), Severity.STOP, "4 too few"),
+                new Example(
+                        "P10",
+                        mcu().with("lamp", "led"),
+                        sbc().with("panel", "rgb-800x480"),
+                        Severity.NOTE,
+                        "takes the pins of the board's I2C 1"),
+                new Example(
+                        "P11",
+                        mcu().with("load", "load-driver"),
+                        mcu().with("panel", "colour-240x240-serial").wire("panel:BL", "board:6"),
+                        Severity.NOTE,
+                        "the backlight is lit"),
+                new Example(
+                        "P11",
+                        mcu().with("lamps", "shift-register-8").wire("lamps:OE", "rail:GND"),
+                        mcu().with("lamps", "shift-register-8").wire("lamps:OE", "board:6"),
+                        Severity.ADVISE,
+                        "hangs in the air"),
+                new Example(
+                        "I9", mcu().with("a", Workbench.OLED), mcu().with("a", "adc-4"), Severity.NOTE, "general call"),
+                new Example(
+                        "S5",
+                        on(DUAL).with("a", SERIAL_OLED),
+                        on(DUAL).with("a", SERIAL_OLED)
+                                .with("ports", "expander-8")
+                                .off("a:DC")
+                                .wire("a:DC", "ports:P3"),
+                        Severity.FIX,
+                        "changes between two bytes"),
+                new Example(
+                        "S6",
+                        sbc().with("a", SERIAL_OLED).wire("a:CS", "board:GPIO8"),
+                        sbc().with("a", SERIAL_OLED).wire("a:CS", "board:GPIO25"),
+                        Severity.NOTE,
+                        "knows GPIO8, GPIO7 as selects"),
+                new Example(
+                        "W2",
+                        on(WIFI).with("a", "colour-240x320-parallel-16", "8-bit"),
+                        on(WIFI).with("a", "colour-240x320-parallel-16", "8-bit")
+                                .wire("a:D3", "rail:3V3"),
+                        Severity.ADVISE,
+                        "D3 of the a are unused"),
+                new Example(
+                        "D5",
+                        mcu().with("lamp", "led"),
+                        on(DUAL).with("a", PANEL).wire("a:RESET", "rail:3V3"),
+                        Severity.NOTE,
+                        "no pin resets the a"),
+                new Example(
+                        "D7",
+                        mcu().with("a", "character-16x2-expander"),
+                        mcu().with("a", Workbench.OLED),
+                        Severity.NOTE,
+                        "send 32 bytes in one transfer"),
                 new Example("P4", boot("GPIO5"), boot("GPIO12"), Severity.STOP, "should be low"),
                 new Example("P4", boot("GPIO16"), boot("GPIO2"), Severity.FIX, "download"));
     }

@@ -41,7 +41,8 @@ public final class AddressRangeRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
-            if (unit.part().i2c() == null) {
+            // Ten bits are rule I9's.
+            if (unit.part().i2c() == null || unit.part().i2c().tenBits()) {
                 continue;
             }
             List<Integer> used = new ArrayList<>();

@@ -1,0 +1,71 @@
+package izzet.core.check.rules.parallel;
+
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.check.Findings;
+import izzet.core.check.Place;
+import izzet.core.check.Rule;
+import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * W2: data lines that an interface leaves unused are tied to another rail than the part asks for. Open ones are rule P7's. Passes: a
+ * 16-line panel with 8 lines in use and the other eight grounded. Fails: those eight at the supply.
+ */
+public final class UnusedDataLinesRule implements Rule {
+
+    @Override
+    public String id() {
+        return "W2";
+    }
+
+    @Override
+    public String subject() {
+        return "unused data lines tied as the part asks";
+    }
+
+    @Override
+    public void check(Circuit circuit, Findings findings) {
+        for (Unit unit : circuit.units()) {
+            List<Wire> tied = circuit.wiresOf(unit).stream()
+                    .filter(w -> w.role() == Role.DATA
+                            && unit.variant().rests().containsKey(w.line().id()))
+                    .filter(w -> circuit.rail(w.from()).isPresent())
+                    .toList();
+            tied.forEach(w -> findings.looked(this));
+            List<Wire> wrong = tied.stream()
+                    .filter(w -> w.rest().equals("ground")
+                            != circuit.rail(w.from()).orElseThrow().ground())
+                    .toList();
+            if (!wrong.isEmpty()) {
+                report(circuit, findings, unit, wrong);
+            }
+        }
+    }
+
+    private void report(Circuit circuit, Findings findings, Unit unit, List<Wire> wrong) {
+        Wire first = wrong.get(0);
+        findings.of(
+                        this,
+                        Severity.ADVISE,
+                        "{lines} of {part} are unused here and tied to {rail}; the part asks for {rest}.")
+                .at(Place.of(first))
+                .with(wrong.stream().skip(1).map(Place::of).toList())
+                .word("lines", wrong.stream().map(w -> w.line().id()).collect(Collectors.joining(", ")))
+                .word("part", unit.name())
+                .word("rail", circuit.rail(first.from()).map(Rail::label).orElseThrow())
+                .word("rest", first.rest())
+                .figure("lines tied otherwise", wrong.size())
+                .figure("level to rest at", first.rest())
+                .source(
+                        unit.part().glass() == null
+                                ? null
+                                : unit.part().source(unit.part().glass().source()))
+                .remedy("Tie them to " + first.rest() + ".")
+                .add();
+    }
+}
