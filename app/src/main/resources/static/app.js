@@ -21,6 +21,27 @@
   document.addEventListener("htmx:beforeRequest", () => say("working …"));
   document.addEventListener("htmx:afterRequest", () => say(""));
   document.addEventListener("htmx:sendError", () => say("The application does not answer. Is it still running?"));
+  // What was refused is told beside the form, and what was typed stays in it; forms without a field to mend show a page of its own.
+  document.addEventListener("htmx:beforeSwap", (e) => {
+    const form = e.detail.requestConfig && e.detail.requestConfig.elt.closest("form");
+    const fields = form && form.querySelector("input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea");
+    if (!fields || ![400, 409, 422].includes(e.detail.xhr.status)) return;
+    const fault = new DOMParser().parseFromString(e.detail.serverResponse, "text/html").querySelector(".fault .detail");
+    if (!fault) return;
+    e.detail.shouldSwap = false;
+    taken(form);
+    const told = document.createElement("p");
+    told.className = "refused";
+    told.setAttribute("role", "alert");
+    told.textContent = fault.textContent;
+    form.append(told);
+    const wrong = form.elements[fault.dataset.field];
+    if (wrong && wrong.focus) { wrong.setAttribute("aria-invalid", "true"); wrong.focus(); }
+  });
+  const taken = (form) => {
+    for (const old of form.querySelectorAll(".refused")) old.remove();
+    for (const field of form.querySelectorAll("[aria-invalid]")) field.removeAttribute("aria-invalid");
+  };
   document.addEventListener("htmx:xhr:progress", (e) => {
     if (e.detail.lengthComputable && e.detail.total > 1e6) say(`uploaded ${Math.round(100 * e.detail.loaded / e.detail.total)} %`);
   });

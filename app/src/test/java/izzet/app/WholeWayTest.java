@@ -292,6 +292,9 @@ class WholeWayTest {
         page.getByLabel("value").fill("ten");
         button(page, "Add the resistor").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("'ten' is no resistance");
+        assertThat(page.getByLabel("value")).hasValue("ten");
+        assertThat(page.getByLabel("value")).isFocused();
+        assertThat(page.getByLabel("value")).hasAttribute("aria-invalid", "true");
         page.context().close();
     }
 

@@ -166,8 +166,8 @@ class EditController {
             return null;
         }
         Optional<Integer> value = Hex.parse(text).filter(a -> a <= 0x3FF);
-        return value.orElseThrow(() -> new IllegalArgumentException(
-                "'" + text + "' is no address; write it as 0x3C, or leave the field empty."));
+        return value.orElseThrow(() -> new WrongField(
+                "address", "Address: '" + text + "' is no address; write it as 0x3C, or leave the field empty."));
     }
 
     /** Wires of lines that the other variant lacks come off; lines that it adds are proposed. */
@@ -200,7 +200,9 @@ class EditController {
                 return new PlanEdit.Disconnect(line);
             }
             Optional<Connection> old = plan.connection(line);
-            Double series = ohms == null ? old.map(Connection::seriesOhms).orElse(null) : resistance(ohms);
+            Double series = ohms == null
+                    ? old.map(Connection::seriesOhms).orElse(null)
+                    : resistance("Series resistor of " + line.owner() + " " + line.name(), ohms);
             String pulled =
                     !asksPull ? old.map(Connection::pull).orElse(null) : pull == null || pull.isBlank() ? null : pull;
             Boolean locked = old.map(Connection::locked).orElse(null);
@@ -268,9 +270,10 @@ class EditController {
             @RequestParam String from,
             @RequestParam String to,
             @RequestParam String ohms) {
-        Double value = resistance(ohms);
+        Double value = resistance("Resistor from " + Target.of(from).name(), ohms);
         if (value == null) {
-            throw new IllegalArgumentException("A resistor needs a value; write 4k7 or 10k.");
+            throw new WrongField(
+                    "ohms", "The resistor from " + Target.of(from).name() + " needs a value; write 4k7 or 10k.");
         }
         return edit(
                 id,
@@ -289,13 +292,13 @@ class EditController {
         return edit(id, version, here, p -> new PlanEdit.RemoveResistor(resistor));
     }
 
-    private static Double resistance(String text) {
+    private static Double resistance(String where, String text) {
         if (text.isBlank()) {
             return null;
         }
         return Quantity.parse(text, Unit.OHM)
-                .orElseThrow(
-                        () -> new IllegalArgumentException("'" + text + "' is no resistance; write 220, 4k7 or 10k."))
+                .orElseThrow(() ->
+                        new WrongField("ohms", where + ": '" + text + "' is no resistance; write 220, 4k7 or 10k."))
                 .value();
     }
 
@@ -305,10 +308,12 @@ class EditController {
             @PathVariable String bus,
             @RequestParam long version,
             @RequestParam String here,
-            @RequestParam int clockHz) {
+            @RequestParam String clockHz) {
+        double wanted = number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000");
+        int hertz = (int) Math.round(Math.max(0, Math.min(wanted, Integer.MAX_VALUE)));
         return edit(id, version, here, plan -> {
             Bus old = plan.bus(bus).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no bus '" + bus + "'."));
-            return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), clockHz));
+            return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), hertz));
         });
     }
 
@@ -317,8 +322,17 @@ class EditController {
             @PathVariable long id,
             @RequestParam long version,
             @RequestParam String here,
-            @RequestParam double centimetres) {
-        return edit(id, version, here, p -> new PlanEdit.SetWire(centimetres));
+            @RequestParam String centimetres) {
+        double length = number("centimetres", "Length of the wires", centimetres, "centimetres, such as 20");
+        return edit(id, version, here, p -> new PlanEdit.SetWire(length));
+    }
+
+    private static double number(String field, String where, String text, String unit) {
+        try {
+            return Double.parseDouble(text.strip().replace(',', '.'));
+        } catch (NumberFormatException e) {
+            throw new WrongField(field, where + ": '" + text + "' is no number; write it in " + unit + ".");
+        }
     }
 
     @PostMapping("/plans/{id}/repairs/{repair}")

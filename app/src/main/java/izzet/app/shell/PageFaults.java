@@ -4,6 +4,7 @@ import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StalePlan;
 import izzet.app.plan.UnreadableRevision;
+import izzet.app.plan.WrongField;
 import izzet.core.capture.RecordFault;
 import izzet.core.catalog.CatalogException;
 import izzet.core.plan.PlanEdit;
@@ -93,6 +94,15 @@ class PageFaults {
                 "Too large",
                 "The file is larger than records may be here (1 GB). Record a shorter stretch, or raise spring.servlet.multipart.max-file-size.",
                 request);
+    }
+
+    @ExceptionHandler(WrongField.class)
+    Object field(WrongField e, HttpServletRequest request) {
+        Object answer = answer(HttpStatus.UNPROCESSABLE_CONTENT, "This cannot be taken", e.getMessage(), request);
+        if (answer instanceof ModelAndView page) {
+            page.addObject("field", e.field());
+        }
+        return answer;
     }
 
     @ExceptionHandler(IllegalArgumentException.class)

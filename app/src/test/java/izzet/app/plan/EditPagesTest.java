@@ -98,7 +98,8 @@ class EditPagesTest {
         form("/parts/arrivals", "name", "Departures", "address", "");
         assertThat(plan().part("arrivals").orElseThrow().address()).isNull();
         form("/parts/arrivals", "name", "Departures", "address", "fish")
-                .andExpect(status().isBadRequest())
+                .andExpect(status().isUnprocessableContent())
+                .andExpect(content().string(containsString("data-field=\"address\"")))
                 .andExpect(content().string(containsString("write it as 0x3C")));
     }
 
@@ -159,7 +160,7 @@ class EditPagesTest {
         assertThat(plan().bus("i2c").orElseThrow().clockHz()).isEqualTo(400_000);
         assertThat(plan().wireCentimetres()).isEqualTo(55.5);
         form("/buses/i2c", "clockHz", "0").andExpect(status().isUnprocessableContent());
-        form("/buses/i2c", "clockHz", "fast").andExpect(status().isBadRequest());
+        form("/buses/i2c", "clockHz", "fast").andExpect(status().isUnprocessableContent());
         form("/buses/spi", "clockHz", "1000").andExpect(status().isConflict());
     }
 
