@@ -5,6 +5,7 @@ import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Checker;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
@@ -136,7 +137,7 @@ class PinsController {
             circuit.board()
                     .controllersOf(bus.kind())
                     .forEach(c -> choice.add(new Weave.Option(c.id(), c.name(), c.id().equals(bus.controller()), 0)));
-            if (!bus.kind().equals(Bus.RGB)) {
+            if (bus.kind() != BusKind.RGB) {
                 choice.add(new Weave.Option("", "any pins, made by the program", bus.bitBanged(), 0));
             }
             buses.add(new BusView(bus.id(), bus.name(), choice));

@@ -1,7 +1,9 @@
 package izzet.app.pins;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
@@ -13,7 +15,6 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
@@ -297,7 +298,8 @@ public record Weave(
         private Column column(Pin pin, int x, int lift) {
             String duty = pin.duties().stream()
                     .map(Pin.Duty::kind)
-                    .filter(Set.of("reserved", "console", "boot")::contains)
+                    .filter(DutyKind::hatched)
+                    .map(DutyKind::text)
                     .findFirst()
                     .orElse("");
             String note = pin.duties().stream().map(Pin.Duty::note).collect(Collectors.joining(" "));
@@ -334,7 +336,7 @@ public record Weave(
             if (f.controller() != null) {
                 // Every pin of a computer has a place in the pixel bus: no news at the head of a column.
                 boolean pixels = board.controller(f.controller())
-                        .filter(c -> c.kind().equals(Bus.RGB))
+                        .filter(c -> c.kind() == BusKind.RGB)
                         .isPresent();
                 return pixels ? "" : f.signal().toUpperCase(java.util.Locale.ROOT);
             }

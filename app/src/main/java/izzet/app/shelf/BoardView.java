@@ -2,6 +2,7 @@ package izzet.app.shelf;
 
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Controller;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import java.util.ArrayList;
@@ -40,7 +41,8 @@ final class BoardView {
                 .collect(Collectors.joining(", "));
         String duty = pin.duties().stream()
                 .map(Pin.Duty::kind)
-                .filter(List.of("reserved", "console", "boot")::contains)
+                .filter(DutyKind::hatched)
+                .map(DutyKind::text)
                 .findFirst()
                 .orElse("");
         String note = pin.duties().stream().map(Pin.Duty::note).collect(Collectors.joining(" "));
@@ -61,7 +63,7 @@ final class BoardView {
         }
         for (String capability : List.of("pwm", PinFunction.ANALOG_IN, "analog-out", "interrupt")) {
             List<String> able = board.signalPins().stream()
-                    .filter(p -> p.can(capability) && p.duty("reserved").isEmpty())
+                    .filter(p -> p.can(capability) && p.duty(DutyKind.RESERVED).isEmpty())
                     .map(Pin::label)
                     .toList();
             if (!able.isEmpty()) {

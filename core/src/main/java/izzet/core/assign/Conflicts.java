@@ -159,8 +159,8 @@ final class Conflicts {
         String controllers = task.buses().stream()
                 .map(Bus::kind)
                 .distinct()
-                .map(kind -> circuit.board().controllersOf(kind).size() + " " + kind.toUpperCase(java.util.Locale.ROOT)
-                        + " controllers")
+                .map(kind -> circuit.board().controllersOf(kind).size() + " "
+                        + kind.text().toUpperCase(java.util.Locale.ROOT) + " controllers")
                 .collect(Collectors.joining(", "));
         return "The " + board + " has " + places.size() + " places for these lines"
                 + (controllers.isEmpty() ? "" : " and " + controllers)

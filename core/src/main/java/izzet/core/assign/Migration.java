@@ -5,8 +5,10 @@ import izzet.core.assign.Assigner.Conflict;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Assigner.Outcome;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
@@ -114,9 +116,7 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
             Set<String> taken = new HashSet<>();
             for (Bus bus : plan.buses()) {
                 String controller = target.controllersOf(bus.kind()).stream()
-                        .filter(c -> c.maxHz() == null
-                                || c.maxHz() >= bus.clockHz()
-                                || !bus.kind().equals(Bus.RGB))
+                        .filter(c -> c.maxHz() == null || c.maxHz() >= bus.clockHz() || bus.kind() != BusKind.RGB)
                         .map(Controller::id)
                         .filter(c -> !taken.contains(c))
                         .findFirst()
@@ -196,7 +196,7 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                 Optional<Pin> pin = target.signalPins().stream()
                         .filter(p -> forgotten
                                 && !taken.contains(p.id())
-                                && p.duty("reserved").isEmpty())
+                                && p.duty(DutyKind.RESERVED).isEmpty())
                         .filter(p -> needs.stream().allMatch(w -> LegalPins.hasFunction(target, w, p, null)))
                         .findFirst();
                 if (pin.isPresent()) {

@@ -88,11 +88,7 @@ final class Model {
     }
 
     private static int kindNumber(Bus bus) {
-        return switch (bus.kind()) {
-            case Bus.I2C -> 0;
-            case Bus.SPI -> 100;
-            default -> 200;
-        };
+        return 100 * bus.kind().ordinal();
     }
 
     /** A variable that is what a table says of another one. */

@@ -23,9 +23,9 @@ final class PinCost {
         int cost = 0;
         for (Pin.Duty duty : pin.pricedDuties()) {
             cost += switch (duty.kind()) {
-                case "console" -> CONSOLE;
-                case "boot" -> BOOT;
-                case "lamp", "pull-up" -> LAMP;
+                case CONSOLE -> CONSOLE;
+                case BOOT -> BOOT;
+                case LAMP, PULL_UP -> LAMP;
                 default -> 0;
             };
         }

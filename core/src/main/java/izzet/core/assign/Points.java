@@ -1,5 +1,6 @@
 package izzet.core.assign;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.Pin;
@@ -63,10 +64,10 @@ public final class Points {
         int duties = 0;
         for (Pin.Duty duty : pin.pricedDuties()) {
             duties += switch (duty.kind()) {
-                case "console" -> CONSOLE;
-                case "boot" -> BOOT;
-                case "lamp" -> LAMP;
-                case "pull-up" -> wire.role().i2c() ? 0 : LAMP;
+                case CONSOLE -> CONSOLE;
+                case BOOT -> BOOT;
+                case LAMP -> LAMP;
+                case PULL_UP -> wire.role().i2c() ? 0 : LAMP;
                 default -> 0;
             };
         }
@@ -125,7 +126,7 @@ public final class Points {
     private static int scarcity(Circuit circuit, PinFunction f) {
         Controller controller = circuit.board().controller(f.controller()).orElseThrow();
         boolean anyPin = controller.anyPin();
-        if (controller.kind().equals(Bus.RGB)) {
+        if (controller.kind() == BusKind.RGB) {
             // A pixel bus wants nearly every pin; one taken or ten, it is gone.
             return 0;
         }
@@ -287,7 +288,7 @@ public final class Points {
     }
 
     /** Controllers of a kind in the order of the board. */
-    static List<String> controllers(Circuit circuit, String kind) {
+    static List<String> controllers(Circuit circuit, BusKind kind) {
         return circuit.board().controllersOf(kind).stream().map(c -> c.id()).toList();
     }
 }

@@ -2,14 +2,17 @@ package izzet.core.assign;
 
 import izzet.core.calc.PreferredValues;
 import izzet.core.calc.SeriesResistor;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
@@ -123,12 +126,12 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
 
         void buses(Predicate<Unit> which) {
             for (Unit unit : circuit().units()) {
-                String kind = unit.variant().bus();
+                BusKind kind = unit.variant().bus();
                 if (kind == null || unit.placed().bus() != null || !which.test(unit)) {
                     continue;
                 }
                 Optional<Bus> present = plan.buses().stream()
-                        .filter(b -> b.kind().equals(kind) && mayJoin(unit, b))
+                        .filter(b -> b.kind() == kind && mayJoin(unit, b))
                         .findFirst();
                 Bus bus = present.orElseGet(() -> newBus(kind, unit));
                 if (present.isEmpty()) {
@@ -150,42 +153,41 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             return unit.part().spi() != null && unit.part().spi().listensAlways();
         }
 
-        private Bus newBus(String kind, Unit unit) {
+        private Bus newBus(BusKind kind, Unit unit) {
             Circuit circuit = circuit();
             Optional<Controller> controller = circuit.board().controllersOf(kind).stream()
                     .filter(c -> plan.buses().stream().noneMatch(b -> c.id().equals(b.controller())))
                     .filter(c -> circuit.board().pins().stream()
-                            .anyMatch(p -> p.duty("reserved").isEmpty()
+                            .anyMatch(p -> p.duty(DutyKind.RESERVED).isEmpty()
                                     && p.functions().stream().anyMatch(f -> c.id().equals(f.controller()))))
                     .findFirst();
-            boolean i2c = kind.equals(Bus.I2C);
             int most = Math.min(
                     limit(unit, kind), controller.map(Controller::maxHz).orElse(Integer.MAX_VALUE));
             return new Bus(
-                    plan.freeId(kind),
+                    plan.freeId(kind.text()),
                     kind,
-                    i2c ? "I2C bus" : kind.equals(Bus.RGB) ? "pixel bus" : "SPI bus",
+                    kind.busName(),
                     controller.map(Controller::id).orElse(null),
                     Math.min(most, usual(unit, kind)));
         }
 
-        private static int usual(Unit unit, String kind) {
-            if (kind.equals(Bus.RGB)) {
+        private static int usual(Unit unit, BusKind kind) {
+            if (kind == BusKind.RGB) {
                 return (int)
                         (unit.part().pixelBus() == null
                                 ? USUAL_PIXELS * PICTURES
                                 : unit.part().pixelBus().hertz(PICTURES));
             }
-            return kind.equals(Bus.I2C) ? I2C_HZ : SPI_HZ;
+            return kind == BusKind.I2C ? I2C_HZ : SPI_HZ;
         }
 
-        private static int limit(Unit unit, String kind) {
+        private static int limit(Unit unit, BusKind kind) {
             return switch (kind) {
-                case Bus.I2C ->
+                case I2C ->
                     unit.part().i2c() == null
                             ? Integer.MAX_VALUE
                             : unit.part().i2c().maxHz();
-                case Bus.SPI ->
+                case SPI ->
                     unit.part().spi() == null
                             ? Integer.MAX_VALUE
                             : unit.part().spi().maxWriteHz();
@@ -294,7 +296,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 series = resistor(wire, circuit.board().logicVolts(), milliamps);
             }
             boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
-            boolean toSupply = wire.unit().variant().rests().containsValue("supply");
+            boolean toSupply = wire.unit().variant().rests().containsValue(Rest.SUPPLY);
             boolean has = button && circuit.board().pullOhms(pin, !toSupply).isPresent();
             String pull = !has ? null : toSupply ? Connection.INTERNAL_DOWN : Connection.INTERNAL_UP;
             return new Connection(wire.from(), Target.pin(pin.id()), series, pull);
@@ -338,7 +340,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
 
     /** Where a line that must not float rests: ground, or the rail that feeds its part. */
     public static Optional<Rail> restRail(Circuit circuit, Wire wire) {
-        if ("supply".equals(wire.rest())) {
+        if (wire.rest() == Rest.SUPPLY) {
             return circuit.wire(wire.unit(), Role.SUPPLY).isPresent()
                     ? circuit.wire(wire.unit(), Role.SUPPLY).flatMap(s -> circuit.rail(s.from()))
                     : circuit.board().rails().stream()

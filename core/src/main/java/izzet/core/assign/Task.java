@@ -1,8 +1,10 @@
 package izzet.core.assign;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.BootLevel;
@@ -157,7 +159,7 @@ final class Task {
                         choice.add(c.id());
                     }
                 }
-                if (!bus.kind().equals(Bus.RGB)) {
+                if (bus.kind() != BusKind.RGB) {
                     choice.add(null);
                 }
             }
@@ -240,7 +242,7 @@ final class Task {
 
     private boolean able(Wish wish, Pin pin, String controller) {
         return wish.wires().stream()
-                        .allMatch(w -> (pin.duty("reserved").isEmpty() || w.role() == Role.RGB)
+                        .allMatch(w -> (pin.duty(DutyKind.RESERVED).isEmpty() || w.role() == Role.RGB)
                                 && (w.role() != Role.SHIFT || LegalPins.hasFunction(board(), w, pin, null)))
                 && wish.needs().stream().allMatch(w -> LegalPins.hasFunction(board(), w, pin, controller))
                 && wish.wires().stream().noneMatch(w -> BootLevel.kills(circuit, w, pin));

@@ -6,13 +6,18 @@ import static izzet.core.author.Column.yesNo;
 
 import izzet.core.author.Column.Kind;
 import izzet.core.author.Sheet.Shape;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.ElementKind;
+import izzet.core.catalog.OpenLine;
+import izzet.core.catalog.PartKind;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /** The two forms: of a part and of a board. */
 public final class Forms {
@@ -31,7 +36,7 @@ public final class Forms {
                 List.of(
                         of("name", "Name", Kind.TEXT, "what it is, in words"),
                         of("shortName", "Short name", Kind.TEXT, "for sentences, such as: small panel"),
-                        choice("kind", "Kind", List.of("display", "helper", "sensor", "input", "lamp", "supply")),
+                        choice("kind", "Kind", texts(PartKind.values(), PartKind::text)),
                         of("summary", "Summary", Kind.TEXT, "one or two sentences"),
                         of("purchase", "To buy", Kind.TEXT, "one 4-way bus switch; empty for displays")));
         groups.put(
@@ -58,6 +63,7 @@ public final class Forms {
                                 .rare(),
                         of("i2c/speaks", "Command set", Kind.TEXT, "page-oled, expander-character, bus-switch")
                                 .rare(),
+                        yesNo("i2c/generalCall", "Obeys the general call"),
                         of("i2c/source", "Source", Kind.TEXT, SOURCE_HINT)));
         groups.put(
                 "Serial bus",
@@ -177,20 +183,15 @@ public final class Forms {
         return List.of(
                 of("header", "Place", Kind.INTEGER, "1"),
                 of("id", "Printed", Kind.TEXT, "SDA"),
-                choice(
-                        "role",
-                        "Role",
-                        Arrays.stream(Role.values()).map(Role::text).toList()),
-                choice(
-                        "direction",
-                        "Direction",
-                        Arrays.stream(Direction.values()).map(Direction::text).toList()),
+                choice("role", "Role", texts(Role.values(), Role::text)),
+                choice("direction", "Direction", texts(Direction.values(), Direction::text)),
                 yesNo("required", "Needed"),
-                choice("open", "Left open", List.of("fine", "floats", "pulled-up", "pulled-down")),
-                choice("rest", "Tied to", List.of("ground", "supply")),
+                choice("open", "Left open", texts(OpenLine.values(), OpenLine::text)),
+                choice("rest", "Tied to", texts(Rest.values(), Rest::text)),
                 choice("active", "Active", List.of("low", "high")),
                 of("interfaces", "Only in ways", Kind.WORDS, "empty for all"),
                 of("note", "Note", Kind.TEXT, ""),
+                of("does", "When active", Kind.TEXT, "the backlight is lit").rare(),
                 of("levels", "Levels", Kind.TEXT, "logic").rare(),
                 of("addressBit", "Adds to address", Kind.INTEGER, "1").rare(),
                 of("silencedBy", "Silent while low", Kind.TEXT, "RW").rare(),
@@ -206,6 +207,10 @@ public final class Forms {
                 of("lamp/typicalMilliamps", "Lamp, mA", Kind.NUMBER, "").rare(),
                 of("lamp/maxMilliamps", "Lamp at most, mA", Kind.NUMBER, "").rare(),
                 of("lamp/source", "Lamp source", Kind.TEXT, SOURCE_HINT).rare());
+    }
+
+    private static <T> List<String> texts(T[] values, Function<T, String> text) {
+        return Arrays.stream(values).map(text).toList();
     }
 
     private static Sheet levels(String pointer) {
@@ -318,7 +323,7 @@ public final class Forms {
                                 Shape.LIST,
                                 List.of(
                                         of("id", "Key", Kind.TEXT, "i2c0"),
-                                        choice("kind", "Kind", List.of("i2c", "spi", "uart", "rgb")),
+                                        choice("kind", "Kind", texts(BusKind.values(), BusKind::text)),
                                         of("name", "Name", Kind.TEXT, "I2C 0"),
                                         of("maxHz", "Clock at most, Hz", Kind.INTEGER, "400000"),
                                         yesNo("waitsForClock", "Waits for a held clock"),

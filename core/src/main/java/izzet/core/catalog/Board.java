@@ -124,8 +124,8 @@ public record Board(
         return controllers.stream().filter(c -> c.id().equals(controllerId)).findFirst();
     }
 
-    public List<Controller> controllersOf(String kind) {
-        return controllers.stream().filter(c -> c.kind().equals(kind)).toList();
+    public List<Controller> controllersOf(BusKind kind) {
+        return controllers.stream().filter(c -> c.kind() == kind).toList();
     }
 
     public List<Pin> signalPins() {

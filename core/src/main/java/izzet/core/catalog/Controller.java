@@ -6,7 +6,6 @@ import java.util.Map;
 /**
  * A bus controller inside the board's chip.
  *
- * @param kind {@code i2c} or {@code spi}
  * @param maxHz fastest clock; null when not known
  * @param waitsForClock whether it lets a part hold the clock low; null when not known or not applicable
  * @param mixesPinSets whether its lines may come from different alternative sets
@@ -19,7 +18,7 @@ import java.util.Map;
  */
 public record Controller(
         String id,
-        String kind,
+        BusKind kind,
         String name,
         Integer maxHz,
         Boolean waitsForClock,

@@ -25,7 +25,7 @@ import java.util.Optional;
 public record Part(
         String id,
         int version,
-        String kind,
+        PartKind kind,
         String name,
         String shortName,
         String summary,
@@ -216,18 +216,18 @@ public record Part(
     }
 
     /**
-     * @param bus {@code i2c}, {@code spi}, {@code rgb} or null
+     * @param bus null where its lines are no bus
      * @param bits that go over the data lines in one write cycle, where there is no bus; null elsewhere
      * @param cycleNanos shortest write cycle there
      * @param wants by line, a capability its pin must have besides plain digital in or out, such as {@code pwm}
-     * @param rests by line, where it is tied in this variant: {@code ground} or {@code supply}
+     * @param rests by line, where it is tied in this variant
      */
     public record Interface(
             String id,
             String name,
-            String bus,
+            BusKind bus,
             Map<String, String> wants,
-            Map<String, String> rests,
+            Map<String, Rest> rests,
             Integer bits,
             Integer cycleNanos,
             String note) {

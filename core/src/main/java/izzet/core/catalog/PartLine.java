@@ -8,9 +8,8 @@ import java.util.List;
  * @param id as plans name it and as printed; unique on the part
  * @param header place on the module's header, counted from 1; null where it has none
  * @param required whether the part works without it
- * @param open what happens when nothing is connected: {@code floats} (must not be left so), {@code pulled-up},
- *     {@code pulled-down}, {@code fine}
- * @param rest where it is tied when the plan gives it no pin: {@code ground}, {@code supply} or null
+ * @param open what happens when nothing is connected
+ * @param rest where it is tied when the plan gives it no pin; null where nowhere
  * @param active {@code low} or {@code high}; null where it has no sense
  * @param levels key into the part's levels; {@code logic} by default
  * @param interfaces the interface variants it exists in; empty for all
@@ -33,8 +32,8 @@ public record PartLine(
         Role role,
         Direction direction,
         boolean required,
-        String open,
-        String rest,
+        OpenLine open,
+        Rest rest,
         String active,
         String levels,
         List<String> interfaces,
@@ -57,7 +56,7 @@ public record PartLine(
 
     public PartLine {
         levels = levels == null ? "logic" : levels;
-        open = open == null ? "fine" : open;
+        open = open == null ? OpenLine.FINE : open;
         interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);
     }
 
@@ -71,6 +70,6 @@ public record PartLine(
     }
 
     public boolean floats() {
-        return open.equals("floats");
+        return open == OpenLine.FLOATS;
     }
 }

@@ -33,15 +33,13 @@ public record Pin(
     /**
      * What a pin is bound to besides the user's wishes.
      *
-     * @param kind {@code reserved} (not to be used), {@code console}, {@code boot} (level read at reset), {@code lamp},
-     *     {@code pull-up} and {@code pull-down} (fitted on the board)
      * @param level wanted or present at reset: {@code high} or {@code low}; may be null
      * @param grade what the wrong level of a boot pin does; null elsewhere
      * @param ohms of a fitted pull-up or pull-down; may be null
      * @param note one sentence for people
      * @param source key into the sources of the file
      */
-    public record Duty(String kind, String level, BootGrade grade, Double ohms, String note, String source) {}
+    public record Duty(DutyKind kind, String level, BootGrade grade, Double ohms, String note, String source) {}
 
     public Pin {
         functions = functions == null ? List.of() : List.copyOf(functions);
@@ -66,11 +64,13 @@ public record Pin(
 
     /** What makes a pin a worse choice; the resistor that belongs to its boot duty is no reason of its own. */
     public List<Duty> pricedDuties() {
-        boolean boot = duty("boot").isPresent();
-        return duties.stream().filter(d -> !boot || !d.kind().equals("pull-up")).toList();
+        boolean boot = duty(DutyKind.BOOT).isPresent();
+        return duties.stream()
+                .filter(d -> !boot || d.kind() != DutyKind.PULL_UP)
+                .toList();
     }
 
-    public Optional<Duty> duty(String kind) {
-        return duties.stream().filter(d -> d.kind().equals(kind)).findFirst();
+    public Optional<Duty> duty(DutyKind kind) {
+        return duties.stream().filter(d -> d.kind() == kind).findFirst();
     }
 }

@@ -34,7 +34,8 @@ public final class Search {
     }
 
     private static Entry entry(Part p) {
-        StringBuilder text = new StringBuilder(String.join(" ", p.name(), p.shortName(), p.summary(), p.kind()));
+        StringBuilder text = new StringBuilder(
+                String.join(" ", p.name(), p.shortName(), p.summary(), p.kind().text()));
         if (p.glass() != null) {
             Part.Glass g = p.glass();
             text.append(' ').append(g.columns()).append('x').append(g.rows());
@@ -80,7 +81,7 @@ public final class Search {
         p.traps().forEach(t -> text.append(' ').append(t.text()));
         text.append(' ').append(String.join(" ", p.sources().values()));
         return new Entry(
-                new Hit(p.kind(), p.id(), p.name(), p.summary(), false),
+                new Hit(p.kind().text(), p.id(), p.name(), p.summary(), false),
                 plain(p.name() + " " + p.shortName()),
                 plain(text.toString()));
     }

@@ -1,5 +1,6 @@
 package izzet.core.check;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
@@ -14,9 +15,9 @@ public final class ClockLimit {
     private ClockLimit() {}
 
     /** Buses of a kind that run faster than their controller can. */
-    public static void controllers(Circuit circuit, String kind, Supplier<Findings.Draft> draft) {
+    public static void controllers(Circuit circuit, BusKind kind, Supplier<Findings.Draft> draft) {
         for (Bus bus : circuit.plan().buses()) {
-            Controller controller = bus.kind().equals(kind) && !bus.bitBanged()
+            Controller controller = bus.kind() == kind && !bus.bitBanged()
                     ? circuit.board().controller(bus.controller()).orElse(null)
                     : null;
             if (controller != null && controller.maxHz() != null && bus.clockHz() > controller.maxHz()) {
@@ -42,7 +43,7 @@ public final class ClockLimit {
                 .formula("bus clock ≤ limit of every part on it")
                 .source(source)
                 .remedy("Run the bus at " + Quantity.hertz(limit)
-                        + (bus.kind().equals(Bus.SPI) && !place.kind().equals("bus")
+                        + (bus.kind() == BusKind.SPI && !place.kind().equals("bus")
                                 ? ", or have the program set that clock for the transfers of this part alone."
                                 : "."))
                 .add();

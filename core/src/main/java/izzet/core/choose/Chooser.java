@@ -3,6 +3,7 @@ package izzet.core.choose;
 import izzet.core.assign.Suitability;
 import izzet.core.calc.FillTime;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Part;
@@ -14,7 +15,6 @@ import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PictureTime;
-import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
 import izzet.core.quantity.Quantity;
 import izzet.core.repair.Repair;
@@ -290,7 +290,7 @@ public final class Chooser {
         if (g.bitsPerPixel() == null) {
             return new Speed(null, null, 0);
         }
-        if (Bus.RGB.equals(variant.bus())) {
+        if (variant.bus() == BusKind.RGB) {
             return pixelSpeed(board, part);
         }
         double hertz = variant.bus() == null ? 1 : clock(board, part, variant, centimetres);
@@ -308,7 +308,7 @@ public final class Chooser {
         int columns = panel == null ? g.columns() * 11 / 10 : panel.totalColumns();
         int rows = panel == null ? g.rows() * 21 / 20 : panel.totalRows();
         double hertz = FillTime.pixelClock(columns, rows, 60);
-        double most = board.controllersOf(Bus.RGB).stream()
+        double most = board.controllersOf(BusKind.RGB).stream()
                 .map(Controller::maxHz)
                 .filter(hz -> hz != null)
                 .mapToDouble(Integer::doubleValue)
@@ -326,7 +326,7 @@ public final class Chooser {
         if (controller.isEmpty()) {
             return BIT_BANGED_HZ;
         }
-        boolean i2c = variant.bus().equals(Bus.I2C);
+        boolean i2c = variant.bus() == BusKind.I2C;
         double most = i2c ? part.i2c().maxHz() : part.spi().maxWriteHz();
         Integer own = controller.get().maxHz();
         most = Math.min(most, own == null ? SERIAL_BOARD_HZ : own);
@@ -352,7 +352,7 @@ public final class Chooser {
                                 .anyMatch(b -> f.controller().equals(b.controller()));
                 boolean pixels = f.controller() != null
                         && board.controller(f.controller())
-                                .filter(c -> c.kind().equals(Bus.RGB))
+                                .filter(c -> c.kind() == BusKind.RGB)
                                 .isPresent();
                 if (name != null && !own && !pixels) {
                     before.add(name);

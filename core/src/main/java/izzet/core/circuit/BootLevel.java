@@ -1,6 +1,7 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.BootGrade;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
 import izzet.core.plan.Connection;
@@ -32,7 +33,7 @@ public final class BootLevel {
 
     /** Empty where the pin has no boot duty, nothing on it, or its level. */
     public static Optional<Wrong> of(Circuit circuit, Pin pin) {
-        Pin.Duty duty = pin.duty("boot").filter(d -> d.level() != null).orElse(null);
+        Pin.Duty duty = pin.duty(DutyKind.BOOT).filter(d -> d.level() != null).orElse(null);
         DcModel dc = circuit.dc();
         int node = dc.node(Target.pin(pin.id()));
         if (duty == null || node < 0) {
@@ -53,7 +54,7 @@ public final class BootLevel {
 
     /** Whether the board would not start, were this line on that pin. */
     public static boolean kills(Circuit circuit, Wire wire, Pin pin) {
-        if (pin.duty("boot")
+        if (pin.duty(DutyKind.BOOT)
                 .filter(d -> d.level() != null && d.grade() != BootGrade.HARMLESS)
                 .isEmpty()) {
             return false;

@@ -1,7 +1,9 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
@@ -227,7 +229,7 @@ public final class Circuit {
 
     public List<Pin> freePins() {
         return board.signalPins().stream()
-                .filter(p -> usersOf(p).isEmpty() && p.duty("reserved").isEmpty())
+                .filter(p -> usersOf(p).isEmpty() && p.duty(DutyKind.RESERVED).isEmpty())
                 .toList();
     }
 
@@ -352,7 +354,7 @@ public final class Circuit {
      * @return empty for parts not on a 2-wire bus, and while an address pin is neither high nor low
      */
     public Optional<Integer> addressOf(Unit unit) {
-        if (unit.part().i2c() == null || !Bus.I2C.equals(unit.variant().bus())) {
+        if (unit.part().i2c() == null || unit.variant().bus() != BusKind.I2C) {
             return Optional.empty();
         }
         int address = unit.part().i2c().baseAddress();

@@ -4,7 +4,9 @@ import izzet.core.calc.DcNetwork;
 import izzet.core.calc.SeriesResistor;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.LogicLevels;
+import izzet.core.catalog.OpenLine;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
@@ -213,9 +215,8 @@ public final class DcModel {
                 continue;
             }
             for (Pin.Duty duty : pin.duties()) {
-                if (duty.ohms() != null
-                        && (duty.kind().equals("pull-up") || duty.kind().equals("pull-down"))) {
-                    resistance(node, supply(duty.kind().equals("pull-up") ? logic : 0), duty.ohms(), false, null);
+                if (duty.ohms() != null && duty.kind().pull()) {
+                    resistance(node, supply(duty.kind() == DutyKind.PULL_UP ? logic : 0), duty.ohms(), false, null);
                 }
             }
             if (pin.can(PinFunction.BOARD_RESET)) {
@@ -287,9 +288,9 @@ public final class DcModel {
         for (Wire wire : circuit.wiresOf(unit)) {
             int node = nets.node(wire.from());
             Optional<Double> supply = circuit.logicVolts(unit, wire.line());
-            String open = wire.line().open();
-            if (supply.isPresent() && open.startsWith("pulled")) {
-                resistance(node, supply(open.equals("pulled-up") ? supply.get() : 0), WEAK_OHMS, true, unit);
+            OpenLine open = wire.line().open();
+            if (supply.isPresent() && (open == OpenLine.PULLED_UP || open == OpenLine.PULLED_DOWN)) {
+                resistance(node, supply(open == OpenLine.PULLED_UP ? supply.get() : 0), WEAK_OHMS, true, unit);
             }
             LogicLevels levels = unit.part().levels().get(wire.line().levels());
             if (held.get(node) == null

@@ -1,6 +1,8 @@
 package izzet.core.circuit;
 
 import izzet.core.calc.PullUps;
+import izzet.core.catalog.BusKind;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Bus;
@@ -40,7 +42,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
     public static List<JoinedNet> of(Circuit circuit) {
         List<JoinedNet> all = new ArrayList<>();
         for (Bus bus : circuit.plan().buses()) {
-            if (bus.kind().equals(Bus.I2C)) {
+            if (bus.kind() == BusKind.I2C) {
                 for (Role signal : List.of(Role.I2C_SDA, Role.I2C_SCL)) {
                     all.addAll(of(circuit, bus, signal));
                 }
@@ -130,7 +132,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
                     }
                 }
             }
-            net.pins().forEach(pin -> pin.duty("pull-up")
+            net.pins().forEach(pin -> pin.duty(DutyKind.PULL_UP)
                     .ifPresent(d -> fitted.add(
                             new PullUps.PullUp(d.ohms(), circuit.board().logicVolts()))));
             for (Resistor r : net.resistors()) {

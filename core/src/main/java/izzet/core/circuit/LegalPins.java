@@ -3,6 +3,7 @@ package izzet.core.circuit;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Direction;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Role;
@@ -104,7 +105,7 @@ public final class LegalPins {
 
     /** Whether this pin has what the line needs; reserved pins have not. */
     public static boolean serves(Circuit circuit, Wire wire, Pin pin) {
-        return (pin.duty("reserved").isEmpty() || wire.role() == Role.RGB) && hasFunction(circuit, wire, pin);
+        return (pin.duty(DutyKind.RESERVED).isEmpty() || wire.role() == Role.RGB) && hasFunction(circuit, wire, pin);
     }
 
     /** Whether this pin can do what the line needs, reserved or not; for a shifter's line what the lines behind it need. */

@@ -2,8 +2,8 @@ package izzet.core.circuit;
 
 import izzet.core.calc.FillTime;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
-import izzet.core.plan.Bus;
 import izzet.core.quantity.Quantity;
 import java.util.Locale;
 import java.util.Optional;
@@ -31,7 +31,7 @@ public record PictureTime(double seconds, String formula, double hertz) {
      */
     public static Optional<PictureTime> of(Board board, Part part, Part.Interface variant, double hertz) {
         Part.Glass glass = part.glass();
-        if (glass == null || glass.bitsPerPixel() == null || Bus.RGB.equals(variant.bus())) {
+        if (glass == null || glass.bitsPerPixel() == null || variant.bus() == BusKind.RGB) {
             return Optional.empty();
         }
         long pixels = (long) glass.columns() * glass.rows();
@@ -39,7 +39,7 @@ public record PictureTime(double seconds, String formula, double hertz) {
         if (variant.bus() == null) {
             return variant.bits() == null ? Optional.empty() : Optional.of(parallel(board, glass, variant));
         }
-        if (variant.bus().equals(Bus.I2C)) {
+        if (variant.bus() == BusKind.I2C) {
             long bytes = (pixels * bits + 7) / 8;
             long pieces = (bytes + PIECE_BYTES - 1) / PIECE_BYTES;
             return Optional.of(new PictureTime(

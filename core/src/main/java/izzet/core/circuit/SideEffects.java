@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.plan.Bus;
@@ -30,7 +31,7 @@ public final class SideEffects {
     /** The controller whose select this pin is, which takes the pin as a sign to stop when it is an input. */
     public static Optional<String> masterSelect(Pin pin) {
         return pin.functions().stream()
-                .filter(f -> "ss".equals(f.signal()) && pin.duty("role").isPresent())
+                .filter(f -> "ss".equals(f.signal()) && pin.duty(DutyKind.ROLE).isPresent())
                 .map(PinFunction::controller)
                 .findFirst();
     }
@@ -57,6 +58,6 @@ public final class SideEffects {
                         .anyMatch(f -> PinFunction.ANALOG_IN.equals(f.capability())
                                 && f.unit() != null
                                 && f.unit().startsWith("ADC2"))
-                && pin.duty("role").isPresent();
+                && pin.duty(DutyKind.ROLE).isPresent();
     }
 }

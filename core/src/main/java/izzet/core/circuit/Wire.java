@@ -3,6 +3,7 @@ package izzet.core.circuit;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
@@ -47,8 +48,8 @@ public record Wire(Unit unit, PartLine line, Connection connection) {
         return toBoard ? PinFunction.DIGITAL_IN : PinFunction.DIGITAL_OUT;
     }
 
-    /** Where the line is tied when it has no pin, in the interface in use: {@code ground}, {@code supply} or null. */
-    public String rest() {
+    /** Where the line is tied when it has no pin, in the interface in use: null where nowhere. */
+    public Rest rest() {
         return unit.variant().rests().getOrDefault(line.id(), line.rest());
     }
 

@@ -2,6 +2,7 @@ package izzet.core.plan;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import izzet.core.catalog.BusKind;
 
 /**
  * A bus of the plan.
@@ -10,11 +11,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  * @param controller of the board; null when the program makes the bus itself on any pins
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Bus(String id, String kind, String name, String controller, int clockHz) {
-
-    public static final String I2C = "i2c";
-    public static final String SPI = "spi";
-    public static final String RGB = "rgb";
+public record Bus(String id, BusKind kind, String name, String controller, int clockHz) {
 
     @JsonIgnore
     public boolean bitBanged() {

@@ -48,7 +48,7 @@ public final class PlanChecks {
                     && board.get().controllersOf(bus.kind()).stream().noneMatch(c -> c.id().equals(bus.controller()))) {
                 add(
                         "/buses/" + i + "/controller",
-                        "the board has no " + bus.kind() + " controller '" + bus.controller() + "'; it has "
+                        "the board has no " + bus.kind().text() + " controller '" + bus.controller() + "'; it has "
                                 + board.get().controllersOf(bus.kind()).stream()
                                         .map(c -> c.id())
                                         .toList()

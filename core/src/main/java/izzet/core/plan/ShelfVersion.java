@@ -59,7 +59,7 @@ public final class ShelfVersion {
             boolean there = bus.bitBanged()
                     || board.controller(bus.controller())
                             .map(Controller::kind)
-                            .filter(bus.kind()::equals)
+                            .filter(k -> k == bus.kind())
                             .isPresent();
             if (!there) {
                 edits.add(new PlanEdit.PutBus(new Bus(bus.id(), bus.kind(), bus.name(), null, bus.clockHz())));

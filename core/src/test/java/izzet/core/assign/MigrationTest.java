@@ -7,6 +7,7 @@ import izzet.core.Workbench;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Assigner.Outcome;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
@@ -68,7 +69,7 @@ class MigrationTest {
         assertThat(moved.outcome()).isEqualTo(Outcome.BEST);
         assertThat(PlanChecks.of(moved.plan(), Workbench.CATALOG)).isEmpty();
         assertThat(moved.rows()).noneMatch(r -> r.state() == Migration.State.IMPOSSIBLE);
-        assertThat(moved.plan().buses()).extracting("kind").containsExactly("i2c", "spi");
+        assertThat(moved.plan().buses()).extracting("kind").containsExactly(BusKind.I2C, BusKind.SPI);
         assertThat(moved.plan().part("sign").orElseThrow().straps()).containsEntry("address", "moved");
         assertThat(moved.plan().part("sign").orElseThrow().address()).isEqualTo(0x3D);
         Report report = Workbench.CHECKER.check(new Circuit(moved.plan(), Workbench.CATALOG));
@@ -114,7 +115,7 @@ class MigrationTest {
                 Workbench.on("mcu-dual-40").with("sign", Workbench.OLED).with("lever", "push-button");
         bench.edit(new PlanEdit.Connect(
                 new Connection(Target.of("lever:A"), Target.of("board:GP28"), null, "internal-up", true)));
-        Bus fast = new Bus("i2c", Bus.I2C, "I2C bus", "i2c0", 1_000_000);
+        Bus fast = new Bus("i2c", BusKind.I2C, "I2C bus", "i2c0", 1_000_000);
         Plan start = bench.edit(new PlanEdit.PutBus(fast)).plan();
         Migration there = move(start, Workbench.MCU, null);
         assertThat(there.plan().bus("i2c").orElseThrow().clockHz()).isLessThan(1_000_000);

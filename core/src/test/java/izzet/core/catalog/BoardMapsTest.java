@@ -215,7 +215,7 @@ class BoardMapsTest {
         "wifi-single-30, GPIO15, low"
     })
     void bootPinsKnowTheirLevel(String id, String pin, String level) {
-        Pin.Duty duty = board(id).pin(pin).orElseThrow().duty("boot").orElseThrow();
+        Pin.Duty duty = board(id).pin(pin).orElseThrow().duty(DutyKind.BOOT).orElseThrow();
         assertThat(duty.level()).isEqualTo(level);
     }
 
@@ -223,7 +223,7 @@ class BoardMapsTest {
     void flashPinsAreReservedAndInputsHaveNoOutput() {
         for (String id : List.of("wifi-dual-38", "wifi-single-30")) {
             for (int gpio = 6; gpio <= 11; gpio++) {
-                assertThat(board(id).pin("GPIO" + gpio).orElseThrow().duty("reserved"))
+                assertThat(board(id).pin("GPIO" + gpio).orElseThrow().duty(DutyKind.RESERVED))
                         .as(id + " " + gpio)
                         .isPresent();
             }

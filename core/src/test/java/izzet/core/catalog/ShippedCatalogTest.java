@@ -155,7 +155,7 @@ class ShippedCatalogTest {
                         assertThat(stops).as(what).isNotEmpty();
                     }
                 }
-                if (!part.kind().equals("supply")) {
+                if (part.kind() != PartKind.SUPPLY) {
                     // Supplies may want another supply than a board gives.
                     assertThat(suited).as(part.id() + " " + variant.id()).isPositive();
                 }

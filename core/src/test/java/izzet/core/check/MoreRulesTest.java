@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import izzet.core.RandomPlans;
 import izzet.core.Workbench;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
@@ -202,7 +203,7 @@ class MoreRulesTest {
     void i4NoValueIsPossible() {
         Workbench bench = mcu().with("cabin", "character-16x2-expander")
                 .edit(new PlanEdit.SetWire(230.0))
-                .edit(new PlanEdit.PutBus(new Bus("i2c", Bus.I2C, "I2C bus", "i2c0", 400_000)));
+                .edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "I2C bus", "i2c0", 400_000)));
         assertThat(only(bench, "I4")).contains("no pull-up can be right");
         bench.edit(new PlanEdit.SetWire(200.0));
         assertThat(only(bench, "I4")).contains("rise in");
@@ -211,7 +212,7 @@ class MoreRulesTest {
     @Test
     void i5TheControllersOwnLimitCounts() {
         Workbench bench = mcu().with("sign", Workbench.OLED)
-                .edit(new PlanEdit.PutBus(new Bus("i2c", Bus.I2C, "I2C bus", "i2c0", 1_000_000)));
+                .edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "I2C bus", "i2c0", 1_000_000)));
         assertThat(bench.findings("I5"))
                 .extracting(Finding::sentence)
                 .anyMatch(s -> s.contains("the board's 2-wire controller takes 400 kHz"))

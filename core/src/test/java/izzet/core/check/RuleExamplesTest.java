@@ -6,6 +6,7 @@ import static izzet.core.Workbench.sbc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
@@ -209,7 +210,7 @@ class RuleExamplesTest {
                         "S9",
                         sbc().with("a", "colour-240x240-serial"),
                         sbc().with("a", "colour-240x240-serial")
-                                .edit(new PlanEdit.PutBus(new Bus("spi", Bus.SPI, "SPI bus", "spi1", 4_000_000))),
+                                .edit(new PlanEdit.PutBus(new Bus("spi", BusKind.SPI, "SPI bus", "spi1", 4_000_000))),
                         Severity.STOP,
                         "needs clock mode 3"),
                 new Example(

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
 import java.util.List;
@@ -84,7 +85,7 @@ class RulesTest {
     void p5OneBusOnTwoDataPins() {
         Workbench bench = mcu().with("one", OLED)
                 .with("two", OLED)
-                .edit(new PlanEdit.PutBus(new Bus("i2c", "i2c", "I2C bus", null, 50_000)))
+                .edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "I2C bus", null, 50_000)))
                 .wire("one:SDA", "board:6")
                 .wire("two:SDA", "board:7");
         assertThat(only(bench, "P5")).contains("6 and 7");
@@ -301,7 +302,7 @@ class RulesTest {
     void i4RisesTooSlowly() {
         Workbench bench = mcu().with("sign", OLED).edit(new PlanEdit.SetWire(100.0));
         assertThat(bench.findings("I4")).isEmpty();
-        bench.edit(new PlanEdit.PutBus(new Bus("i2c", "i2c", "I2C bus", "i2c0", 400_000)));
+        bench.edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "I2C bus", "i2c0", 400_000)));
         // 0.8473 × 4.7 kΩ × 110 pF = 438 ns.
         assertThat(only(bench, "I4")).contains("438.1 ns").contains("300 ns");
     }
@@ -310,7 +311,7 @@ class RulesTest {
     void i5ExpanderAtFastMode() {
         Workbench bench = mcu().with("cabin", "character-16x2-expander");
         assertThat(bench.findings("I5")).isEmpty();
-        assertThat(only(bench.edit(new PlanEdit.PutBus(new Bus("i2c", "i2c", "I2C bus", "i2c0", 400_000))), "I5"))
+        assertThat(only(bench.edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "I2C bus", "i2c0", 400_000))), "I5"))
                 .contains("100 kHz at most");
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import izzet.core.RandomPlans;
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
@@ -230,7 +231,7 @@ class CircuitTest {
         Workbench bench = Workbench.on(Workbench.MCU).with("sign", Workbench.OLED);
         Wire sda = bench.circuit().wire(Target.of("sign:SDA")).orElseThrow();
         assertThat(LegalPins.of(bench.circuit(), sda)).extracting(p -> p.id()).containsExactly("A4");
-        bench.edit(new PlanEdit.PutBus(new Bus("i2c", Bus.I2C, "made bus", null, 50_000)));
+        bench.edit(new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "made bus", null, 50_000)));
         assertThat(LegalPins.of(bench.circuit(), sda)).hasSize(20);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import izzet.core.RandomPlans;
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.RepeatedTest;
@@ -43,7 +44,7 @@ class PlanEditTest {
                 new PlanEdit.RemoveResistor("r"),
                 new PlanEdit.SetWire(20.0),
                 new PlanEdit.SetAddress("sign", 0x3D),
-                new PlanEdit.PutBus(new Bus("i2c", Bus.I2C, "Signs' bus", "i2c0", 400_000)));
+                new PlanEdit.PutBus(new Bus("i2c", BusKind.I2C, "Signs' bus", "i2c0", 400_000)));
         assertThat(edits)
                 .extracting(e -> e.describe(plan))
                 .containsExactly(

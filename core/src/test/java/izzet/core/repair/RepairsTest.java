@@ -3,6 +3,7 @@ package izzet.core.repair;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
@@ -133,7 +134,7 @@ class RepairsTest {
     void theFastestClockThatHelpsComesFirst() {
         Workbench bench = Workbench.on("mcu-dual-40")
                 .with("map", "colour-240x320-serial")
-                .edit(new PlanEdit.PutBus(new Bus("spi", Bus.SPI, "SPI bus", "spi0", 62_000_000)));
+                .edit(new PlanEdit.PutBus(new Bus("spi", BusKind.SPI, "SPI bus", "spi0", 62_000_000)));
         List<String> clocks = bench.repairs("S3").stream()
                 .map(Repair::title)
                 .filter(t -> t.startsWith("Run SPI bus at"))

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.RandomPlans;
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
@@ -33,7 +34,7 @@ class StrategiesTest {
     }
 
     private static Bus i2c(String controller, int hertz) {
-        return new Bus("i2c", Bus.I2C, "I2C bus", controller, hertz);
+        return new Bus("i2c", BusKind.I2C, "I2C bus", controller, hertz);
     }
 
     static Stream<Case> cases() {

@@ -4,6 +4,7 @@ import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
@@ -108,7 +109,7 @@ public final class AddBusSwitch implements RepairStrategy {
         return switch (line.role()) {
             case SUPPLY -> Optional.of(supply);
             case GROUND -> Optional.of(ground);
-            case RESET -> Optional.of("supply".equals(line.rest()) ? supply : ground);
+            case RESET -> Optional.of(line.rest() == Rest.SUPPLY ? supply : ground);
             case I2C_SDA -> Optional.of(Target.pin(sda.id()));
             case I2C_SCL -> Optional.of(Target.pin(scl.id()));
             case ADDRESS ->

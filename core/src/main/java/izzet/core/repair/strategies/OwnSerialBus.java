@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.assign.Proposal;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
@@ -37,10 +38,10 @@ public final class OwnSerialBus implements RepairStrategy {
         List<Candidate> found = new ArrayList<>();
         for (Unit unit : Spots.units(circuit, finding).stream().limit(1).toList()) {
             Bus old = circuit.busOf(unit).orElse(null);
-            if (old == null || !old.kind().equals(Bus.SPI)) {
+            if (old == null || old.kind() != BusKind.SPI) {
                 continue;
             }
-            Spots.unused(circuit, Bus.SPI)
+            Spots.unused(circuit, BusKind.SPI)
                     .forEach(c -> candidate(circuit, unit, old, c).ifPresent(found::add));
             candidate(circuit, unit, old, null).ifPresent(found::add);
         }

@@ -1,5 +1,6 @@
 package izzet.core.repair.strategies;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
@@ -46,7 +47,7 @@ public final class SecondBus implements RepairStrategy {
             return List.of();
         }
         List<Candidate> found = new ArrayList<>();
-        for (Controller controller : Spots.unused(circuit, Bus.I2C)) {
+        for (Controller controller : Spots.unused(circuit, BusKind.I2C)) {
             move(circuit, moved, controller).ifPresent(found::add);
         }
         move(circuit, moved, null).ifPresent(found::add);

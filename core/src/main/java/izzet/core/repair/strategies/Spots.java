@@ -1,6 +1,7 @@
 package izzet.core.repair.strategies;
 
 import izzet.core.calc.PullUps;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Pin;
@@ -102,7 +103,7 @@ final class Spots {
     }
 
     /** Controllers of a kind that no bus of the plan uses. */
-    static List<Controller> unused(Circuit circuit, String kind) {
+    static List<Controller> unused(Circuit circuit, BusKind kind) {
         return circuit.board().controllersOf(kind).stream()
                 .filter(c -> circuit.plan().buses().stream().noneMatch(b -> c.id().equals(b.controller())))
                 .toList();
@@ -117,11 +118,12 @@ final class Spots {
     static Bus beside(Plan plan, Bus old, String words, Controller controller, int madeHz) {
         return controller == null
                 ? new Bus(
-                        plan.freeId(old.kind()),
+                        plan.freeId(old.kind().text()),
                         old.kind(),
                         "second " + words + ", made by the program",
                         null,
                         Math.min(old.clockHz(), madeHz))
-                : new Bus(plan.freeId(old.kind()), old.kind(), "second " + words, controller.id(), old.clockHz());
+                : new Bus(
+                        plan.freeId(old.kind().text()), old.kind(), "second " + words, controller.id(), old.clockHz());
     }
 }

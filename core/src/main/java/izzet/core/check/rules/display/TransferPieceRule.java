@@ -1,6 +1,7 @@
 package izzet.core.check.rules.display;
 
 import izzet.core.calc.FillTime;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -9,7 +10,6 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PictureTime;
 import izzet.core.circuit.Unit;
-import izzet.core.plan.Bus;
 import izzet.core.quantity.Quantity;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -70,9 +70,8 @@ public final class TransferPieceRule implements Rule {
 
     private static long bytes(Unit unit) {
         Part.Glass glass = unit.part().glass();
-        boolean pixels = glass != null
-                && glass.bitsPerPixel() != null
-                && Bus.I2C.equals(unit.variant().bus());
+        boolean pixels =
+                glass != null && glass.bitsPerPixel() != null && unit.variant().bus() == BusKind.I2C;
         return pixels ? ((long) glass.columns() * glass.rows() * glass.bitsPerPixel() + 7) / 8 : 0;
     }
 }

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.i2c;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.check.ClockLimit;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -32,7 +33,7 @@ public final class BusSpeedRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
             Bus bus = circuit.busOf(unit).orElse(null);
-            if (bus == null || unit.part().i2c() == null || !bus.kind().equals(Bus.I2C)) {
+            if (bus == null || unit.part().i2c() == null || bus.kind() != BusKind.I2C) {
                 continue;
             }
             int limit = unit.part().i2c().maxHz();
@@ -46,6 +47,6 @@ public final class BusSpeedRule implements Rule {
                         unit.part().source(unit.part().i2c().source()));
             }
         }
-        ClockLimit.controllers(circuit, Bus.I2C, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
+        ClockLimit.controllers(circuit, BusKind.I2C, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
     }
 }

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.i2c;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Role;
@@ -92,7 +93,7 @@ public final class ClockGateRule implements Rule {
 
     private void stretching(Circuit circuit, Findings findings, Unit unit) {
         Bus bus = circuit.busOf(unit).orElse(null);
-        if (bus == null || !bus.kind().equals(Bus.I2C)) {
+        if (bus == null || bus.kind() != BusKind.I2C) {
             return;
         }
         findings.looked(this);

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.i2c;
 
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -36,8 +37,9 @@ public final class FixedPullUpRule implements Rule {
                     .flatMap(w -> circuit.pinsUnder(w).stream())
                     .distinct()
                     .toList();
-            List<Pin> fitted =
-                    pins.stream().filter(p -> p.duty("pull-up").isPresent()).toList();
+            List<Pin> fitted = pins.stream()
+                    .filter(p -> p.duty(DutyKind.PULL_UP).isPresent())
+                    .toList();
             if (!pins.isEmpty()) {
                 findings.looked(this);
             }
@@ -48,7 +50,7 @@ public final class FixedPullUpRule implements Rule {
     }
 
     private void report(Circuit circuit, Findings findings, Bus bus, List<Pin> fitted) {
-        Pin.Duty duty = fitted.get(0).duty("pull-up").orElseThrow();
+        Pin.Duty duty = fitted.get(0).duty(DutyKind.PULL_UP).orElseThrow();
         String source = circuit.board().source(duty.source());
         findings.of(
                         this,

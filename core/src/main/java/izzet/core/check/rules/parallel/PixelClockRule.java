@@ -1,5 +1,6 @@
 package izzet.core.check.rules.parallel;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Part;
 import izzet.core.check.ClockLimit;
@@ -43,7 +44,7 @@ public final class PixelClockRule implements Rule {
         for (Unit unit : circuit.units()) {
             Bus bus = circuit.busOf(unit).orElse(null);
             Part.PixelBus panel = unit.part().pixelBus();
-            if (bus == null || panel == null || !bus.kind().equals(Bus.RGB)) {
+            if (bus == null || panel == null || bus.kind() != BusKind.RGB) {
                 continue;
             }
             String source = unit.part().source(panel.source());

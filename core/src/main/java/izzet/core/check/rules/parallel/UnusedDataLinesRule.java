@@ -1,6 +1,7 @@
 package izzet.core.check.rules.parallel;
 
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -38,7 +39,7 @@ public final class UnusedDataLinesRule implements Rule {
                     .toList();
             tied.forEach(w -> findings.looked(this));
             List<Wire> wrong = tied.stream()
-                    .filter(w -> w.rest().equals("ground")
+                    .filter(w -> (w.rest() == Rest.GROUND)
                             != circuit.rail(w.from()).orElseThrow().ground())
                     .toList();
             if (!wrong.isEmpty()) {
@@ -58,14 +59,14 @@ public final class UnusedDataLinesRule implements Rule {
                 .word("lines", wrong.stream().map(w -> w.line().id()).collect(Collectors.joining(", ")))
                 .word("part", unit.name())
                 .word("rail", circuit.rail(first.from()).map(Rail::label).orElseThrow())
-                .word("rest", first.rest())
+                .word("rest", first.rest().text())
                 .figure("lines tied otherwise", wrong.size())
-                .figure("level to rest at", first.rest())
+                .figure("level to rest at", first.rest().text())
                 .source(
                         unit.part().glass() == null
                                 ? null
                                 : unit.part().source(unit.part().glass().source()))
-                .remedy("Tie them to " + first.rest() + ".")
+                .remedy("Tie them to " + first.rest().text() + ".")
                 .add();
     }
 }

@@ -1,7 +1,9 @@
 package izzet.core.check.rules.pins;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.check.Findings;
@@ -9,7 +11,6 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
-import izzet.core.plan.Bus;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -24,9 +25,8 @@ import java.util.stream.Collectors;
  */
 public final class BlockedControllerRule implements Rule {
 
-    private static final Map<String, List<String>> SIGNALS =
-            Map.of(Bus.I2C, List.of("sda", "scl"), Bus.SPI, List.of("sck", "mosi"));
-    private static final Map<String, String> NAMES = Map.of(Bus.I2C, "2-wire bus", Bus.SPI, "serial bus");
+    private static final Map<BusKind, List<String>> SIGNALS =
+            Map.of(BusKind.I2C, List.of("sda", "scl"), BusKind.SPI, List.of("sck", "mosi"));
 
     @Override
     public String id() {
@@ -43,13 +43,13 @@ public final class BlockedControllerRule implements Rule {
         if (circuit.units().isEmpty()) {
             return;
         }
-        for (String kind : List.of(Bus.I2C, Bus.SPI)) {
+        for (BusKind kind : List.of(BusKind.I2C, BusKind.SPI)) {
             boolean used = circuit.units().stream()
                     .flatMap(u -> circuit.busOf(u).stream())
-                    .anyMatch(b -> b.kind().equals(kind));
+                    .anyMatch(b -> b.kind() == kind);
             List<Controller> had = circuit.board().controllersOf(kind).stream()
                     .filter(c -> available(
-                            circuit.board(), c, p -> p.duty("reserved").isEmpty()))
+                            circuit.board(), c, p -> p.duty(DutyKind.RESERVED).isEmpty()))
                     .toList();
             if (used || had.isEmpty()) {
                 continue;
@@ -85,7 +85,7 @@ public final class BlockedControllerRule implements Rule {
     private void report(
             Circuit circuit,
             Findings findings,
-            String kind,
+            BusKind kind,
             List<Controller> blocked,
             List<Controller> left,
             long free) {
@@ -100,8 +100,8 @@ public final class BlockedControllerRule implements Rule {
                         : "there is no place left for one";
         String names = blocked.stream().map(Controller::name).collect(Collectors.joining(" and "));
         findings.of(this, Severity.NOTE, "The plan takes the pins of the board's {controllers}: {instead}.")
-                .aspect(kind)
-                .at(new Place("plan", kind, "the " + NAMES.get(kind)))
+                .aspect(kind.text())
+                .at(new Place("plan", kind.text(), "the " + kind.wording()))
                 .with(taken.stream().map(p -> Place.of(p)).toList())
                 .word("controllers", names)
                 .word("instead", instead)

@@ -1,6 +1,7 @@
 package izzet.core.check.rules.pins;
 
 import izzet.core.catalog.BootGrade;
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -39,7 +40,7 @@ public final class BootLevelRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Pin pin : circuit.board().signalPins()) {
             List<Wire> users = circuit.usersOf(pin);
-            if (users.isEmpty() || pin.duty("boot").isEmpty()) {
+            if (users.isEmpty() || pin.duty(DutyKind.BOOT).isEmpty()) {
                 continue;
             }
             findings.looked(this);

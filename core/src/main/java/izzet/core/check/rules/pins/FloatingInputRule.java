@@ -67,8 +67,8 @@ public final class FloatingInputRule implements Rule {
                                 "{line} floats: it is neither driven nor tied, so its level is chance.")
                         .at(Place.of(wire))
                         .word("line", wire.label())
-                        .figure("level to rest at", wire.rest())
-                        .remedy("Tie it to " + wire.rest() + ", or give it a pin.")
+                        .figure("level to rest at", wire.rest().text())
+                        .remedy("Tie it to " + wire.rest().text() + ", or give it a pin.")
                         .add();
             }
         }

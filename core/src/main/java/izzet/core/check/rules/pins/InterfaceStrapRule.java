@@ -1,6 +1,7 @@
 package izzet.core.check.rules.pins;
 
 import izzet.core.catalog.Part;
+import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -59,7 +60,7 @@ public final class InterfaceStrapRule implements Rule {
             }
         }
         for (Wire wire : circuit.wires()) {
-            String rest = wire.rest();
+            Rest rest = wire.rest();
             boolean strap =
                     rest != null && wire.role() == Role.CONTROL && wire.line().floats() || wire.role() == Role.RESET;
             Net net = strap ? circuit.netOf(wire.from()).orElse(null) : null;
@@ -67,7 +68,7 @@ public final class InterfaceStrapRule implements Rule {
                 findings.looked(this);
                 boolean ground = net.grounded();
                 boolean wrong =
-                        rest == null ? ground == "low".equals(wire.line().active()) : ground == rest.equals("supply");
+                        rest == null ? ground == "low".equals(wire.line().active()) : ground == (rest == Rest.SUPPLY);
                 if (wrong) {
                     findings.of(
                                     this,

@@ -50,7 +50,7 @@ public final class ReservedPinRule implements Rule {
                                 this,
                                 severity(duty, users.get(0)),
                                 "{line} is on pin {pin}, which has another duty: {duty}")
-                        .aspect(duty.kind())
+                        .aspect(duty.kind().text())
                         .at(Place.of(pin), Place.of(users.get(0)))
                         .word("line", users.get(0).label())
                         .word("pin", pin.label())
@@ -66,12 +66,11 @@ public final class ReservedPinRule implements Rule {
     private static boolean leftToOthers(Pin pin, Pin.Duty duty, List<Wire> users) {
         return switch (duty.kind()) {
             // A fitted pull-up on a bus line is what the bus wants; rule I4 counts it.
-            case "pull-up" -> users.stream().allMatch(w -> w.role().bus());
-            case "pull-down", "role" -> true;
+            case PULL_UP -> users.stream().allMatch(w -> w.role().bus());
+            case PULL_DOWN, ROLE -> true;
             // The level at reset decides, and rule P4 reckons it.
-            case "boot" -> true;
-            case "reserved" ->
-                pin.can(PinFunction.BOARD_RESET) && users.stream().allMatch(ReservedPinRule::mayReset);
+            case BOOT -> true;
+            case RESERVED -> pin.can(PinFunction.BOARD_RESET) && users.stream().allMatch(ReservedPinRule::mayReset);
             default -> false;
         };
     }
@@ -84,9 +83,9 @@ public final class ReservedPinRule implements Rule {
     private static Severity severity(Pin.Duty duty, Wire user) {
         return switch (duty.kind()) {
             // A pixel bus has no other place, and takes it by a setting of its own.
-            case "reserved" -> user.role() == Role.RGB ? Severity.NOTE : Severity.STOP;
-            case "console" -> user.role() == Role.RGB ? Severity.NOTE : Severity.FIX;
-            case "oscillator" -> Severity.ADVISE;
+            case RESERVED -> user.role() == Role.RGB ? Severity.NOTE : Severity.STOP;
+            case CONSOLE -> user.role() == Role.RGB ? Severity.NOTE : Severity.FIX;
+            case OSCILLATOR -> Severity.ADVISE;
             default -> Severity.NOTE;
         };
     }

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.check.Findings;
@@ -44,7 +45,7 @@ public final class SideEffectRule implements Rule {
                     dimmed(findings, pin, wire, channels, units);
                 }
                 if (wire.capability().equals(PinFunction.ANALOG_IN) && SideEffects.offWithRadio(pin)) {
-                    Pin.Duty duty = pin.duty("role").orElseThrow();
+                    Pin.Duty duty = pin.duty(DutyKind.ROLE).orElseThrow();
                     findings.of(this, Severity.FIX, "{line} is on pin {pin}: {note}")
                             .aspect("radio")
                             .at(Place.of(wire), Place.of(pin))
@@ -92,7 +93,7 @@ public final class SideEffectRule implements Rule {
     private void select(Circuit circuit, Findings findings, Pin pin, Wire wire) {
         String controller = SideEffects.masterSelect(pin).orElse(null);
         if (controller != null && SideEffects.reads(wire) && SideEffects.inUse(circuit, controller)) {
-            Pin.Duty duty = pin.duty("role").orElseThrow();
+            Pin.Duty duty = pin.duty(DutyKind.ROLE).orElseThrow();
             findings.of(this, Severity.STOP, "{line} makes pin {pin} an input: {note}")
                     .aspect("select")
                     .at(Place.of(wire), Place.of(pin))

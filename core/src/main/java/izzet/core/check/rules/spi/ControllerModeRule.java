@@ -1,5 +1,6 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Part;
 import izzet.core.check.Findings;
@@ -33,7 +34,7 @@ public final class ControllerModeRule implements Rule {
         for (Unit unit : circuit.units()) {
             Bus bus = circuit.busOf(unit).orElse(null);
             Part.Spi spi = unit.part().spi();
-            if (bus == null || spi == null || !bus.kind().equals(Bus.SPI) || bus.bitBanged()) {
+            if (bus == null || spi == null || bus.kind() != BusKind.SPI || bus.bitBanged()) {
                 continue;
             }
             Controller controller = circuit.board().controller(bus.controller()).orElse(null);

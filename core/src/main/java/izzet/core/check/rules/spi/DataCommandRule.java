@@ -1,5 +1,6 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -9,7 +10,6 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Bus;
 import java.util.Optional;
 
 /**
@@ -36,7 +36,7 @@ public final class DataCommandRule implements Rule {
         for (Unit unit : circuit.units()) {
             if (unit.part().spi() == null
                     || unit.part().glass() == null
-                    || !Bus.SPI.equals(unit.variant().bus())) {
+                    || unit.variant().bus() != BusKind.SPI) {
                 continue;
             }
             Optional<Wire> line = circuit.wire(unit, Role.DATA_COMMAND);

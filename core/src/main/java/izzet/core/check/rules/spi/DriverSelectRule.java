@@ -1,5 +1,6 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
@@ -38,7 +39,7 @@ public final class DriverSelectRule implements Rule {
         }
         for (Wire wire : circuit.wires()) {
             Bus bus = circuit.busOf(wire.unit()).orElse(null);
-            if (wire.role() != Role.SELECT || bus == null || !bus.kind().equals(Bus.SPI) || bus.bitBanged()) {
+            if (wire.role() != Role.SELECT || bus == null || bus.kind() != BusKind.SPI || bus.bitBanged()) {
                 continue;
             }
             List<Pin> pins = circuit.pinsUnder(wire);

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -36,7 +37,7 @@ public final class LongWireRule implements Rule {
         }
         double most = HERTZ_METRES * 100 / centimetres;
         for (Bus bus : circuit.plan().buses()) {
-            if (!bus.kind().equals(Bus.SPI)) {
+            if (bus.kind() != BusKind.SPI) {
                 continue;
             }
             findings.compared(this, Quantity.hertz(most - bus.clockHz()), bus.name());

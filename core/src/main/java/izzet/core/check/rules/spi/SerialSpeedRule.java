@@ -1,5 +1,6 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Role;
 import izzet.core.check.ClockLimit;
 import izzet.core.check.Findings;
@@ -36,7 +37,7 @@ public final class SerialSpeedRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
             Bus bus = circuit.busOf(unit).orElse(null);
-            if (bus == null || unit.part().spi() == null || !bus.kind().equals(Bus.SPI)) {
+            if (bus == null || unit.part().spi() == null || bus.kind() != BusKind.SPI) {
                 continue;
             }
             findings.looked(this);
@@ -53,7 +54,7 @@ public final class SerialSpeedRule implements Rule {
                         unit.part().source(unit.part().spi().source()));
             }
         }
-        ClockLimit.controllers(circuit, Bus.SPI, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
+        ClockLimit.controllers(circuit, BusKind.SPI, () -> findings.of(this, Severity.FIX, ClockLimit.WORDING));
     }
 
     /** Reading is slower than writing with many parts; it matters where their data output is connected. */
