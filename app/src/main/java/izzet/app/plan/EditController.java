@@ -335,6 +335,16 @@ class EditController {
         }
     }
 
+    /** A system's or a program's serial console is off, or on again. */
+    @PostMapping("/plans/{id}/console")
+    String console(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam(defaultValue = "false") boolean off) {
+        return edit(id, version, here, p -> new PlanEdit.SetConsole(off));
+    }
+
     @PostMapping("/plans/{id}/repairs/{repair}")
     String repair(
             @PathVariable long id, @PathVariable String repair, @RequestParam long version, @RequestParam String here) {

@@ -48,6 +48,11 @@ public record PlanFrame(
         return stored.plan().name();
     }
 
+    /** Whether the board has a serial console that can be declared off. */
+    public boolean console() {
+        return board.hasConsole() || stored.plan().consoleFree();
+    }
+
     public long stops() {
         return report.count(Severity.STOP);
     }

@@ -200,6 +200,7 @@ public final class Forms {
                 of("signal", "Pixel bus signal", Kind.TEXT, "d5").rare(),
                 of("givesVolts", "Gives, V", Kind.NUMBER, "").rare(),
                 of("givesMilliamps", "Gives, mA", Kind.NUMBER, "").rare(),
+                yesNo("blocksBack", "Blocks backwards").rare(),
                 of("emptyVolts", "Empty, V", Kind.NUMBER, "").rare(),
                 of("fullVolts", "Fresh, V", Kind.NUMBER, "").rare(),
                 of("milliampHours", "Holds, mAh", Kind.NUMBER, "").rare(),

@@ -1,7 +1,6 @@
 package izzet.core.calc;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -256,7 +255,11 @@ public final class DcNetwork {
     }
 
     private static double[][] copy(double[][] matrix) {
-        return Arrays.stream(matrix).map(double[]::clone).toArray(double[][]::new);
+        double[][] copy = new double[matrix.length][];
+        for (int row = 0; row < copy.length; row++) {
+            copy[row] = matrix[row].clone();
+        }
+        return copy;
     }
 
     /** Elimination with the largest pivot of the column. */

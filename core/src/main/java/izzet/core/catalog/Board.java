@@ -116,6 +116,34 @@ public record Board(
         return pins.stream().filter(p -> p.id().equals(pinId)).findFirst();
     }
 
+    public boolean hasConsole() {
+        return pins.stream().anyMatch(p -> p.duty(DutyKind.CONSOLE).isPresent());
+    }
+
+    /** The same with its serial console off: the pins of the console have no such duty. */
+    public Board withoutConsole() {
+        return new Board(
+                id,
+                version,
+                kind,
+                name,
+                summary,
+                logicVolts,
+                internalPullUps,
+                internalPulls,
+                ramBytes,
+                writeNanos,
+                pinAssignment,
+                numbering,
+                current,
+                rails,
+                controllers,
+                levels,
+                layout,
+                pins.stream().map(Pin::withoutConsole).toList(),
+                sources);
+    }
+
     public Optional<Rail> rail(String railId) {
         return rails.stream().filter(r -> r.id().equals(railId)).findFirst();
     }

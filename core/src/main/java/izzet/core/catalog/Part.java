@@ -312,7 +312,12 @@ public record Part(
     }
 
     public Optional<PartLine> firstLine(Role role) {
-        return lines.stream().filter(l -> l.role() == role).findFirst();
+        for (PartLine line : lines) {
+            if (line.role() == role) {
+                return Optional.of(line);
+            }
+        }
+        return Optional.empty();
     }
 
     public String source(String key) {

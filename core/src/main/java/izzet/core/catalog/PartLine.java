@@ -23,6 +23,7 @@ import java.util.List;
  * @param emptyVolts what cells give at their end, fullVolts when fresh; null for a steady supply
  * @param milliampHours that cells hold; null elsewhere
  * @param givesMilliamps that a supply output can give; null when not known
+ * @param blocksBack whether a supply output cannot be fed by the rail it feeds; null for no
  * @param does what its active level does that somebody sees or hears, such as "the backlight is lit"; null where nothing
  * @param note one sentence for people; may be null
  */
@@ -48,6 +49,7 @@ public record PartLine(
         Double fullVolts,
         Double milliampHours,
         Double givesMilliamps,
+        Boolean blocksBack,
         String does,
         String note) {
 

@@ -47,6 +47,12 @@ public record Pin(
         pulls = pulls == null ? null : List.copyOf(pulls);
     }
 
+    /** By its id: all that it can do would take long. */
+    @Override
+    public int hashCode() {
+        return id.hashCode();
+    }
+
     public boolean signal() {
         return rail == null;
     }
@@ -68,6 +74,14 @@ public record Pin(
         return duties.stream()
                 .filter(d -> !boot || d.kind() != DutyKind.PULL_UP)
                 .toList();
+    }
+
+    Pin withoutConsole() {
+        List<Duty> left =
+                duties.stream().filter(d -> d.kind() != DutyKind.CONSOLE).toList();
+        return left.size() == duties.size()
+                ? this
+                : new Pin(id, label, position, chip, group, rail, atReset, pulls, functions, left);
     }
 
     public Optional<Duty> duty(DutyKind kind) {

@@ -5,7 +5,8 @@ package izzet.core.catalog;
  *
  * @param volts nominal; 0 for ground
  * @param direction {@code out} or {@code in}
- * @param fedBy what makes it: {@code usb}, {@code regulator}, {@code outside}; null where not known
+ * @param fedBy what makes it: {@code usb}, {@code regulator}, {@code outside}, {@code diode} for a part that nothing flows back into; null where
+ *     not known
  * @param minVolts of what an input takes, maxVolts likewise; null elsewhere
  * @param limitMilliamps what it can give; null when not known
  * @param source key into the sources of the file
@@ -24,6 +25,11 @@ public record Rail(
     /** Its place in a plan: a rail of the board, or the output of a part. */
     public boolean ofPart() {
         return id.indexOf(':') > 0;
+    }
+
+    /** Whether another supply on the same rail cannot feed it. */
+    public boolean blocksBack() {
+        return "diode".equals(fedBy);
     }
 
     public boolean ground() {

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /**
@@ -45,6 +46,11 @@ public final class Circuit {
     private final List<Connection> connections;
     private final List<Connection> small;
     private final List<Resistor> resistors;
+    private final Map<Target, Optional<Rail>> railOf = new ConcurrentHashMap<>();
+    private final Map<Target, Optional<Double>> logicVoltsOf = new ConcurrentHashMap<>();
+    private final Map<String, List<Wire>> linesOnPin = new ConcurrentHashMap<>();
+    private final Map<Target, List<Pin>> pinsUnder = new ConcurrentHashMap<>();
+    private final Map<String, Optional<Segment>> segments = new ConcurrentHashMap<>();
     private volatile DcModel dc;
     private volatile Levels levels;
     private volatile Supplies supplies;
@@ -55,8 +61,9 @@ public final class Circuit {
     public Circuit(Plan plan, Catalog catalog) {
         this.plan = plan;
         this.catalog = catalog;
-        this.board = catalog.board(plan.board(), plan.boardVersion())
+        Board shelved = catalog.board(plan.board(), plan.boardVersion())
                 .orElseThrow(() -> new IllegalArgumentException("no board '" + plan.board() + "'"));
+        this.board = plan.consoleFree() ? shelved.withoutConsole() : shelved;
         for (var placed : plan.parts()) {
             Part part = catalog.part(placed.part(), placed.partVersion())
                     .orElseThrow(() -> new IllegalArgumentException("no part '" + placed.part() + "'"));
@@ -176,11 +183,17 @@ public final class Circuit {
 
     /** Lines joined to a pin by wires and level shifters. */
     public List<Wire> linesOn(Pin pin) {
-        return usersOf(pin).stream().flatMap(w -> standsFor(w).stream()).toList();
+        return linesOnPin.computeIfAbsent(
+                pin.id(),
+                id -> usersOf(pin).stream().flatMap(w -> standsFor(w).stream()).toList());
     }
 
     /** The pins that a line is joined to by wires and level shifters. */
     public List<Pin> pinsUnder(Wire wire) {
+        return pinsUnder.computeIfAbsent(wire.from(), from -> findPinsUnder(wire));
+    }
+
+    private List<Pin> findPinsUnder(Wire wire) {
         List<Pin> direct = netOf(wire.from()).map(Net::pins).orElse(List.of());
         boolean behind = direct.isEmpty()
                 && netOf(wire.from()).stream().flatMap(n -> n.wires().stream()).anyMatch(w -> w.role() == Role.SHIFT);
@@ -244,6 +257,10 @@ public final class Circuit {
 
     /** The rail that a line hangs on, by wires or a small resistor. */
     public Optional<Rail> rail(Target end) {
+        return railOf.computeIfAbsent(end, this::findRail);
+    }
+
+    private Optional<Rail> findRail(Target end) {
         return netOf(end).flatMap(Net::rail).or(() -> small.stream()
                 .filter(c -> c.from().equals(end) || c.to().equals(end))
                 .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
@@ -314,6 +331,10 @@ public final class Circuit {
 
     /** The supply that a part's levels are made from, for one of its lines; empty while it has no supply. */
     public Optional<Double> logicVolts(Unit unit, PartLine line) {
+        return logicVoltsOf.computeIfAbsent(Target.line(unit.id(), line.id()), end -> findLogicVolts(unit, line));
+    }
+
+    private Optional<Double> findLogicVolts(Unit unit, PartLine line) {
         Part part = unit.part();
         if (part.logicVolts() != null) {
             return Optional.of(part.logicVolts());
@@ -378,8 +399,8 @@ public final class Circuit {
         if (unit.placed().bus() == null || unit.part().i2c() == null) {
             return Optional.empty();
         }
-        return wire(unit, Role.I2C_SCL)
-                .map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0));
+        return segments.computeIfAbsent(unit.id(), id -> wire(unit, Role.I2C_SCL)
+                .map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0)));
     }
 
     private Segment segmentAt(Target clock, String bus, int depth) {

@@ -64,6 +64,12 @@ public final class DcModel {
      */
     public record Lamp(int a, int b, PartLine.Lamp data, Unit unit, Wire anode, Wire cathode) implements Element {
 
+        /** By its place: the data of the lamp would take long. */
+        @Override
+        public int hashCode() {
+            return 31 * a + b;
+        }
+
         /** The line that names it. */
         public Wire line() {
             return anode != null && anode.line().lamp() != null || cathode == null ? anode : cathode;

@@ -26,13 +26,28 @@ public record Net(List<Target> ends, List<Pin> pins, List<Rail> rails, List<Wire
         resistors = List.copyOf(resistors);
     }
 
+    /** By its first end: an end is in one net only. */
+    @Override
+    public int hashCode() {
+        return ends.isEmpty() ? 0 : ends.get(0).hashCode();
+    }
+
     /** One that gives, where there is one. */
     public Optional<Rail> rail() {
-        return rails.stream().filter(Rail::gives).findFirst().or(() -> rails.stream()
-                .findFirst());
+        for (Rail rail : rails) {
+            if (rail.gives()) {
+                return Optional.of(rail);
+            }
+        }
+        return rails.isEmpty() ? Optional.empty() : Optional.of(rails.get(0));
     }
 
     public boolean grounded() {
-        return rails.stream().anyMatch(Rail::ground);
+        for (Rail rail : rails) {
+            if (rail.ground()) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -7,10 +7,10 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -58,7 +58,7 @@ final class Nets {
             conductors.add(r.from());
             conductors.add(r.to());
         }
-        for (Set<Target> joined : conductors.groups()) {
+        for (List<Target> joined : conductors.groups()) {
             Set<Target> ends = sorted(joined);
             ends.forEach(end -> nodeAt.put(end, nodes.size()));
             nodes.add(ends);
@@ -79,7 +79,7 @@ final class Nets {
                 signals.join(c.from(), c.to());
             }
         }
-        for (Set<Target> ends : signals.groups()) {
+        for (List<Target> ends : signals.groups()) {
             Net net = net(sorted(ends));
             nets.add(net);
             ends.forEach(end -> netAt.put(end, net));
@@ -87,33 +87,52 @@ final class Nets {
     }
 
     /** Pins and rails, then lines as the parts have them: the same from whichever ends the wires were drawn. */
-    private Set<Target> sorted(Set<Target> ends) {
-        List<Target> list = new ArrayList<>(ends);
-        list.sort(inOrder);
-        return new LinkedHashSet<>(list);
+    private Set<Target> sorted(List<Target> ends) {
+        ends.sort(inOrder);
+        return new LinkedHashSet<>(ends);
     }
 
-    /** Ends joined to groups. */
+    /** Ends joined to groups, each told by its root. */
     private static final class Groups {
-        private final Map<Target, Set<Target>> groupOf = new LinkedHashMap<>();
+        private final Map<Target, Integer> numbers = new LinkedHashMap<>();
+        private int[] parents = new int[64];
 
         void add(Target end) {
-            groupOf.computeIfAbsent(end, e -> new LinkedHashSet<>(List.of(e)));
-        }
-
-        void join(Target one, Target other) {
-            Set<Target> a = groupOf.get(one);
-            Set<Target> b = groupOf.get(other);
-            if (a != b) {
-                a.addAll(b);
-                b.forEach(end -> groupOf.put(end, a));
+            int number = numbers.size();
+            if (numbers.putIfAbsent(end, number) == null) {
+                parents = number < parents.length ? parents : Arrays.copyOf(parents, 2 * number);
+                parents[number] = number;
             }
         }
 
-        /** Each once; a group is told by itself, not by its ends. */
-        List<Set<Target>> groups() {
-            Set<Set<Target>> seen = Collections.newSetFromMap(new IdentityHashMap<>());
-            return groupOf.values().stream().filter(seen::add).toList();
+        void join(Target one, Target other) {
+            int a = root(numbers.get(one));
+            int b = root(numbers.get(other));
+            parents[Math.max(a, b)] = Math.min(a, b);
+        }
+
+        private int root(int number) {
+            int at = number;
+            while (parents[at] != at) {
+                parents[at] = parents[parents[at]];
+                at = parents[at];
+            }
+            return at;
+        }
+
+        /** In the order in which their first ends were added. */
+        List<List<Target>> groups() {
+            List<List<Target>> byRoot = new ArrayList<>(Collections.nCopies(numbers.size(), null));
+            List<List<Target>> groups = new ArrayList<>();
+            numbers.forEach((end, number) -> {
+                int root = root(number);
+                if (byRoot.get(root) == null) {
+                    byRoot.set(root, new ArrayList<>());
+                    groups.add(byRoot.get(root));
+                }
+                byRoot.get(root).add(end);
+            });
+            return groups;
         }
     }
 
@@ -139,9 +158,11 @@ final class Nets {
                 lines.get(end).source().ifPresent(rails::add);
             }
         }
-        List<Resistor> here = resistors.stream()
-                .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
-                .toList();
+        List<Resistor> here = resistors.isEmpty()
+                ? List.of()
+                : resistors.stream()
+                        .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
+                        .toList();
         return new Net(List.copyOf(ends), pins, rails, wires, here);
     }
 

@@ -22,6 +22,12 @@ public record Unit(PlacedPart placed, Part part, Part.Interface variant) {
         return placed.name();
     }
 
+    /** By its id: the whole part would take long, and maps are asked often. */
+    @Override
+    public int hashCode() {
+        return placed.id().hashCode();
+    }
+
     @Override
     public String toString() {
         return placed.name();

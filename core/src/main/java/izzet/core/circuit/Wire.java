@@ -7,17 +7,40 @@ import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
+import java.util.Objects;
 import java.util.Optional;
 
-/**
- * A line of a placed part with its wire.
- *
- * @param connection null while the line is not connected
- */
-public record Wire(Unit unit, PartLine line, Connection connection) {
+/** A line of a placed part with its wire. Immutable; two are equal where they are the same line with the same wire. */
+public final class Wire {
+
+    private final Unit unit;
+    private final PartLine line;
+    private final Connection connection;
+    private final Target from;
+
+    /** @param connection null while the line is not connected */
+    public Wire(Unit unit, PartLine line, Connection connection) {
+        this.unit = unit;
+        this.line = line;
+        this.connection = connection;
+        this.from = Target.line(unit.id(), line.id());
+    }
+
+    public Unit unit() {
+        return unit;
+    }
+
+    public PartLine line() {
+        return line;
+    }
+
+    /** Null while the line is not connected. */
+    public Connection connection() {
+        return connection;
+    }
 
     public Target from() {
-        return Target.line(unit.id(), line.id());
+        return from;
     }
 
     public boolean connected() {
@@ -62,7 +85,7 @@ public record Wire(Unit unit, PartLine line, Connection connection) {
                         label(),
                         line.givesVolts(),
                         "out",
-                        null,
+                        Boolean.TRUE.equals(line.blocksBack()) ? "diode" : null,
                         null,
                         null,
                         line.givesMilliamps(),
@@ -77,6 +100,21 @@ public record Wire(Unit unit, PartLine line, Connection connection) {
             return Optional.of(line.signal());
         }
         return role().bus() ? Optional.of(role().text().substring(role().text().indexOf('.') + 1)) : Optional.empty();
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return this == other
+                || other instanceof Wire w
+                        && from.equals(w.from)
+                        && Objects.equals(connection, w.connection)
+                        && line.equals(w.line)
+                        && unit.equals(w.unit);
+    }
+
+    @Override
+    public int hashCode() {
+        return from.hashCode();
     }
 
     @Override

@@ -1,5 +1,6 @@
 package izzet.core.plan;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.stream.Stream;
  * @param board id in the catalogue
  * @param boardVersion of the catalogue item that the plan was made with; null for the one on the shelf
  * @param wireCentimetres length of the bus wires; null when not known, then 30 cm are assumed
+ * @param consoleOff whether the board's serial console is declared off, so that its pins are free; null for no
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 @JsonPropertyOrder({
@@ -22,6 +24,7 @@ import java.util.stream.Stream;
     "board",
     "boardVersion",
     "wireCentimetres",
+    "consoleOff",
     "parts",
     "buses",
     "connections",
@@ -34,6 +37,7 @@ public record Plan(
         String board,
         Integer boardVersion,
         Double wireCentimetres,
+        Boolean consoleOff,
         List<PlacedPart> parts,
         List<Bus> buses,
         List<Connection> connections,
@@ -50,7 +54,12 @@ public record Plan(
     }
 
     public static Plan empty(String name, String board) {
-        return new Plan(FORMAT, VERSION, name, board, null, null, List.of(), List.of(), List.of(), List.of());
+        return new Plan(FORMAT, VERSION, name, board, null, null, null, List.of(), List.of(), List.of(), List.of());
+    }
+
+    @JsonIgnore
+    public boolean consoleFree() {
+        return Boolean.TRUE.equals(consoleOff);
     }
 
     public Optional<PlacedPart> part(String id) {
@@ -67,41 +76,118 @@ public record Plan(
 
     Plan withName(String newName) {
         return new Plan(
-                format, version, newName, board, boardVersion, wireCentimetres, parts, buses, connections, resistors);
+                format,
+                version,
+                newName,
+                board,
+                boardVersion,
+                wireCentimetres,
+                consoleOff,
+                parts,
+                buses,
+                connections,
+                resistors);
     }
 
     Plan withBoard(String newBoard, List<Bus> newBuses, List<Connection> kept, List<Resistor> keptResistors) {
-        return new Plan(format, version, name, newBoard, null, wireCentimetres, parts, newBuses, kept, keptResistors);
+        return new Plan(
+                format, version, name, newBoard, null, wireCentimetres, null, parts, newBuses, kept, keptResistors);
     }
 
     /** Says which version of the board it is made with. */
     public Plan withBoardVersion(Integer newVersion) {
         return new Plan(
-                format, version, name, board, newVersion, wireCentimetres, parts, buses, connections, resistors);
+                format,
+                version,
+                name,
+                board,
+                newVersion,
+                wireCentimetres,
+                consoleOff,
+                parts,
+                buses,
+                connections,
+                resistors);
     }
 
     Plan withWire(Double centimetres) {
-        return new Plan(format, version, name, board, boardVersion, centimetres, parts, buses, connections, resistors);
+        return new Plan(
+                format,
+                version,
+                name,
+                board,
+                boardVersion,
+                centimetres,
+                consoleOff,
+                parts,
+                buses,
+                connections,
+                resistors);
+    }
+
+    Plan withConsoleOff(Boolean off) {
+        return new Plan(
+                format, version, name, board, boardVersion, wireCentimetres, off, parts, buses, connections, resistors);
     }
 
     Plan withParts(List<PlacedPart> newParts) {
         return new Plan(
-                format, version, name, board, boardVersion, wireCentimetres, newParts, buses, connections, resistors);
+                format,
+                version,
+                name,
+                board,
+                boardVersion,
+                wireCentimetres,
+                consoleOff,
+                newParts,
+                buses,
+                connections,
+                resistors);
     }
 
     Plan withBuses(List<Bus> newBuses) {
         return new Plan(
-                format, version, name, board, boardVersion, wireCentimetres, parts, newBuses, connections, resistors);
+                format,
+                version,
+                name,
+                board,
+                boardVersion,
+                wireCentimetres,
+                consoleOff,
+                parts,
+                newBuses,
+                connections,
+                resistors);
     }
 
     Plan withConnections(List<Connection> newConnections) {
         return new Plan(
-                format, version, name, board, boardVersion, wireCentimetres, parts, buses, newConnections, resistors);
+                format,
+                version,
+                name,
+                board,
+                boardVersion,
+                wireCentimetres,
+                consoleOff,
+                parts,
+                buses,
+                newConnections,
+                resistors);
     }
 
     Plan withResistors(List<Resistor> newResistors) {
         return new Plan(
-                format, version, name, board, boardVersion, wireCentimetres, parts, buses, connections, newResistors);
+                format,
+                version,
+                name,
+                board,
+                boardVersion,
+                wireCentimetres,
+                consoleOff,
+                parts,
+                buses,
+                connections,
+                newResistors);
     }
 
     /** An id that no part, bus or resistor has: the stem itself, or the stem with the first free number from 2. */

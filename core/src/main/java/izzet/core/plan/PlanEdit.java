@@ -351,6 +351,19 @@ public interface PlanEdit {
         }
     }
 
+    /** Declares the board's serial console off, so that its pins are free, or on again. */
+    record SetConsole(boolean off) implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            return plan.withConsoleOff(off ? true : null);
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return off ? "declared the serial console off" : "declared the serial console on";
+        }
+    }
+
     /** Several edits that belong together and are undone together. */
     record Together(String title, List<PlanEdit> edits) implements PlanEdit {
         public Together {

@@ -90,6 +90,18 @@ class RuleExamplesTest {
                 .wire("other:" + supply, rail);
     }
 
+    /** A bank on the 5 V of a board that USB may feed, through something or not. */
+    private static Workbench behind(String part) {
+        Workbench bench = mcu().bare("bank", "usb-bank", "supply").wire("bank:GND", "rail:GND");
+        if (part == null) {
+            return bench.wire("bank:5V", "rail:5V");
+        }
+        bench.bare("one-way", part, "supply").wire("one-way:IN", "bank:5V").wire("one-way:OUT", "rail:5V");
+        return bench.circuit().wire(Target.of("one-way:GND")).isPresent()
+                ? bench.wire("one-way:GND", "rail:GND")
+                : bench;
+    }
+
     private static Workbench cells(String part, String line) {
         return on(DUAL).bare("cells", "cells-3-aa", "supply")
                 .wire("cells:GND", "rail:GND")
@@ -138,6 +150,14 @@ class RuleExamplesTest {
                         Severity.STOP,
                         "drives its current"),
                 new Example("L9", second("5V", "rail:VSYS"), second("5V", "rail:GND"), Severity.STOP, "a short"),
+                new Example("L9", behind("supply-diode"), behind(null), Severity.ADVISE, "never plug USB in"),
+                new Example("L9", behind("supply-switch"), behind(null), Severity.ADVISE, "never plug USB in"),
+                new Example(
+                        "P3",
+                        sbc().with("lamp", "led").wire("lamp:A", "board:GPIO14").edit(new PlanEdit.SetConsole(true)),
+                        sbc().with("lamp", "led").wire("lamp:A", "board:GPIO14"),
+                        Severity.FIX,
+                        "Serial console"),
                 new Example(
                         "L10", mcu().with("a", Workbench.OLED), mcu().with("a", "expander-8"), Severity.NOTE, "100 nF"),
                 new Example(

@@ -64,6 +64,11 @@ public final class BackFeedRule implements Rule {
         boolean usb = giving.stream().anyMatch(r -> "usb".equals(r.fedBy()));
         // Cells on a rail that USB may feed: fine while USB is out.
         boolean near = usb && most - least <= USB_VOLTS;
+        List<Rail> fed = giving.stream().filter(r -> !r.blocksBack()).toList();
+        if (fed.size() <= 1 && fed.stream().allMatch(r -> most - r.volts() <= SAME_VOLTS)) {
+            // The others have a diode: they give while they are higher, and take nothing.
+            return;
+        }
         if (most - least > SAME_VOLTS && !near) {
             report(circuit, findings, giving, Severity.STOP, "the higher drives its current into the lower");
         } else if (!outside) {

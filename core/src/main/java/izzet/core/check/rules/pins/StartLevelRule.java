@@ -33,8 +33,10 @@ public final class StartLevelRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
-            Optional<Pin> pin = circuit.pinsUnder(wire).stream().findFirst();
-            if (wire.line().does() == null || pin.isEmpty()) {
+            Optional<Pin> pin = wire.line().does() == null
+                    ? Optional.empty()
+                    : circuit.pinsUnder(wire).stream().findFirst();
+            if (pin.isEmpty()) {
                 continue;
             }
             DcModel dc = circuit.dc();
