@@ -21,12 +21,14 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** The edges of the rules, and what holds for all of them. */
 class MoreRulesTest {
 
     /** On any plan: no crash, no braces left in a sentence, an address of its own for each finding, the same again the next time. */
+    @Tag("sweep")
     @RepeatedTest(40)
     void everyPlanCanBeJudged(RepetitionInfo repetition) {
         RandomPlans random = new RandomPlans(repetition.getCurrentRepetition() * 31L);
