@@ -1,5 +1,7 @@
 package izzet.app.catalog;
 
+import izzet.app.store.ShelfItemRow;
+import izzet.app.store.ShelfItemRows;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogException;
@@ -13,7 +15,7 @@ import izzet.core.check.Checker;
 import izzet.core.choose.Chooser;
 import izzet.core.plan.Plan;
 import izzet.core.repair.Repairs;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -24,8 +26,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
 import org.springframework.context.annotation.Lazy;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.util.function.SingletonSupplier;
 
 /**
@@ -48,7 +50,9 @@ public class Shelf {
     private final Catalog shipped;
     private final Checker checker;
     private final Repairs repairs;
-    private final JdbcClient db;
+    private final ShelfItemRows items;
+    private final EntityManager entities;
+    private final TransactionOperations transactions;
     private final Clock clock;
     private final CatalogReader reader = new CatalogReader();
     private volatile State state;
@@ -64,13 +68,20 @@ public class Shelf {
     /** An own item that was taken off the shelf; plans that have it keep it. */
     public record Own(boolean board, String id, int version, String name) {}
 
-    private record Row(String kind, String id, int version, boolean own, boolean off, String document) {}
-
-    Shelf(Catalog shipped, Checker checker, Repairs repairs, JdbcClient db, Clock clock) {
+    Shelf(
+            Catalog shipped,
+            Checker checker,
+            Repairs repairs,
+            ShelfItemRows items,
+            EntityManager entities,
+            TransactionOperations transactions,
+            Clock clock) {
         this.shipped = shipped;
         this.checker = checker;
         this.repairs = repairs;
-        this.db = db;
+        this.items = items;
+        this.entities = entities;
+        this.transactions = transactions;
         this.clock = clock;
         load();
     }
@@ -109,41 +120,31 @@ public class Shelf {
         return board ? "board" : "part";
     }
 
-    private List<Row> rows() {
-        return db.sql("select kind, id, version, own, off_shelf, document from shelf_item order by kind, id, version")
-                .query((r, n) -> new Row(
-                        r.getString("kind"),
-                        r.getString("id"),
-                        r.getInt("version"),
-                        r.getBoolean("own"),
-                        r.getBoolean("off_shelf"),
-                        r.getString("document")))
-                .list();
-    }
-
     private synchronized void load() {
         Map<String, CatalogItem> shelf = new TreeMap<>();
         List<CatalogItem> kept = new ArrayList<>();
         List<String> unreadable = new ArrayList<>();
         Map<String, Own> taken = new TreeMap<>();
-        for (Row row : rows()) {
-            boolean board = row.kind().equals("board");
-            Optional<? extends CatalogItem> asShipped = board ? shipped.board(row.id()) : shipped.part(row.id());
-            if (asShipped.filter(i -> i.version() == row.version()).isPresent()) {
+        for (ShelfItemRow row : items.inOrder()) {
+            ShelfItemRow.Key key = row.key();
+            boolean board = key.kind().equals("board");
+            Optional<? extends CatalogItem> asShipped =
+                    board ? shipped.board(key.itemId()) : shipped.part(key.itemId());
+            if (asShipped.filter(i -> i.version() == key.version()).isPresent()) {
                 continue;
             }
             try {
                 CatalogItem item =
-                        board ? reader.board(row.id(), row.document()) : reader.part(row.id(), row.document());
+                        board ? reader.board(key.itemId(), row.document()) : reader.part(key.itemId(), row.document());
                 kept.add(item);
-                String key = row.kind() + " " + row.id();
-                if (row.own() && !row.off()) {
+                String name = key.kind() + " " + key.itemId();
+                if (row.own() && !row.offShelf()) {
                     // Rows come in the order of their versions; the last one stands on the shelf.
-                    shelf.put(key, item);
-                    taken.remove(key);
+                    shelf.put(name, item);
+                    taken.remove(name);
                 } else if (row.own()) {
-                    shelf.remove(key);
-                    taken.put(key, new Own(board, row.id(), row.version(), item.name()));
+                    shelf.remove(name);
+                    taken.put(name, new Own(board, key.itemId(), key.version(), item.name()));
                 }
             } catch (CatalogException e) {
                 unreadable.add(e.getMessage());
@@ -179,39 +180,26 @@ public class Shelf {
 
     /** Keeps the versions that a plan was made with. Part of the caller's transaction. */
     public void keep(Plan plan) {
-        Set<String> there = new HashSet<>(db.sql("select kind || ' ' || id || ' ' || version from shelf_item")
-                .query(String.class)
-                .list());
+        Set<ShelfItemRow.Key> there = new HashSet<>(items.keys());
         catalog().board(plan.board(), plan.boardVersion()).ifPresent(b -> keep(there, b));
         plan.parts().forEach(p -> catalog().part(p.part(), p.partVersion()).ifPresent(x -> keep(there, x)));
     }
 
-    private void keep(Set<String> there, CatalogItem item) {
+    private void keep(Set<ShelfItemRow.Key> there, CatalogItem item) {
         boolean board = item instanceof Board;
-        if (there.add(kind(board) + " " + item.id() + " " + item.version())) {
+        if (there.add(new ShelfItemRow.Key(kind(board), item.id(), item.version()))) {
             insert(board, item.id(), item.version(), isOwn(item.id()), CatalogWriter.text(item));
         }
     }
 
     private void insert(boolean board, String id, int version, boolean own, String document) {
-        db.sql("insert into shelf_item (kind, id, version, own, saved_at, document)"
-                        + " values (:kind, :id, :version, :own, :at, :document)")
-                .param("kind", kind(board))
-                .param("id", id)
-                .param("version", version)
-                .param("own", own)
-                .param("at", Timestamp.from(clock.instant()))
-                .param("document", document)
-                .update();
+        entities.persist(
+                new ShelfItemRow(new ShelfItemRow.Key(kind(board), id, version), own, clock.instant(), document));
     }
 
     /** The highest version known of an own item; 0 for none. */
     private int newest(boolean board, String id) {
-        return db.sql("select coalesce(max(version), 0) from shelf_item where kind = :kind and id = :id")
-                .param("kind", kind(board))
-                .param("id", id)
-                .query(Integer.class)
-                .single();
+        return items.newest(kind(board), id);
     }
 
     /** An id for a new own item of this name. */
@@ -243,13 +231,7 @@ public class Shelf {
         Optional<? extends CatalogItem> there =
                 board ? catalog().board(id) : catalog().part(id);
         int newest = newest(board, id);
-        if (newest == 0
-                && rows().stream()
-                                .filter(Row::own)
-                                .map(r -> r.kind() + r.id())
-                                .distinct()
-                                .count()
-                        >= MOST_OWN) {
+        if (newest == 0 && items.owned() >= MOST_OWN) {
             throw new IllegalArgumentException(
                     "There are " + MOST_OWN + " own items already, which is the most. Nothing was saved.");
         }
@@ -265,19 +247,15 @@ public class Shelf {
         tree.put("version", version);
         String text = CatalogWriter.text(tree);
         CatalogItem saved = board ? reader.board(id, text) : reader.part(id, text);
-        insert(board, id, version, true, text);
+        transactions.executeWithoutResult(t -> insert(board, id, version, true, text));
         load();
         return saved;
     }
 
     /** Takes an own item off the shelf, or puts it back. Plans that have it keep it. */
     public synchronized void offer(boolean board, String id, boolean offered) {
-        int changed = db.sql("update shelf_item set off_shelf = :off where kind = :kind and id = :id and own")
-                .param("off", !offered)
-                .param("kind", kind(board))
-                .param("id", id)
-                .update();
-        if (changed == 0) {
+        Integer changed = transactions.execute(t -> items.offer(kind(board), id, !offered));
+        if (changed == null || changed == 0) {
             throw new IllegalArgumentException("There is no own " + kind(board) + " '" + id + "'.");
         }
         load();

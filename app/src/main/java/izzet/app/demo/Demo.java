@@ -10,11 +10,13 @@ import izzet.core.plan.PlanDocument;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 
 /** Fills an empty database with the demo plans, and a record made on the simulated bus, when asked for. */
 @Component
@@ -28,6 +30,7 @@ class Demo implements ApplicationRunner {
     private final RecordStore records;
     private final PlanDocument documents;
     private final Shelf shelf;
+    private final TransactionOperations transactions;
     private final boolean wanted;
 
     Demo(
@@ -35,27 +38,34 @@ class Demo implements ApplicationRunner {
             RecordStore records,
             PlanDocument documents,
             Shelf shelf,
+            TransactionOperations transactions,
             @Value("${izzet.demo}") boolean wanted) {
         this.wanted = wanted;
         this.plans = plans;
         this.records = records;
         this.documents = documents;
         this.shelf = shelf;
+        this.transactions = transactions;
     }
 
     @Override
-    @Transactional
     public void run(ApplicationArguments args) throws IOException {
         if (!wanted || !plans.list().isEmpty() || !plans.deleted().isEmpty()) {
             return;
         }
         Discovery.texts("/demo-shelf", ".json")
                 .forEach((name, text) -> shelf.put(new CatalogReader().part(name, text)));
-        for (String text : Discovery.texts("/demo-plans", ".json").values()) {
-            long id = plans.create(documents.read(text, shelf.catalog()), "came with the demo");
-            if (text.contains("platform-1")) {
-                records.upload(id, "signs at power-up.vcd", new ByteArrayInputStream(powerUp()));
+        List<Long> recorded = new ArrayList<>();
+        transactions.executeWithoutResult(t -> {
+            for (String text : Discovery.texts("/demo-plans", ".json").values()) {
+                long id = plans.create(documents.read(text, shelf.catalog()), "came with the demo");
+                if (text.contains("platform-1")) {
+                    recorded.add(id);
+                }
             }
+        });
+        for (long id : recorded) {
+            records.upload(id, "signs at power-up.vcd", new ByteArrayInputStream(powerUp()));
         }
     }
 

@@ -1,21 +1,24 @@
 package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.store.PlanRow;
+import izzet.app.store.PlanRows;
+import izzet.app.store.RevisionRow;
+import izzet.app.store.RevisionRows;
 import izzet.core.assign.Migration;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import izzet.core.quantity.Names;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,17 +31,26 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class PlanStore {
 
-    private static final int DONE_LENGTH = 800;
     private static final int COPY_NAME = 80;
     private static final Logger LOG = LoggerFactory.getLogger(PlanStore.class);
 
-    private final JdbcClient db;
+    private final PlanRows plans;
+    private final RevisionRows revisions;
+    private final EntityManager entities;
     private final PlanDocument documents;
     private final Shelf shelf;
     private final Clock clock;
 
-    PlanStore(JdbcClient db, PlanDocument documents, Shelf shelf, Clock clock) {
-        this.db = db;
+    PlanStore(
+            PlanRows plans,
+            RevisionRows revisions,
+            EntityManager entities,
+            PlanDocument documents,
+            Shelf shelf,
+            Clock clock) {
+        this.plans = plans;
+        this.revisions = revisions;
+        this.entities = entities;
         this.documents = documents;
         this.shelf = shelf;
         this.clock = clock;
@@ -52,24 +64,18 @@ public class PlanStore {
 
     /** Plans that are not deleted, last changed first. */
     public List<Entry> list() {
-        return entries("p.deleted_at is null");
+        return entries(false);
     }
 
     /** Deleted plans, which can be taken back. */
     public List<Entry> deleted() {
-        return entries("p.deleted_at is not null");
+        return entries(true);
     }
 
-    private List<Entry> entries(String condition) {
-        return db.sql("select p.id, p.name, p.changed_at, r.document from plan p join plan_revision r"
-                        + " on r.plan_id = p.id and r.number = p.current_number where " + condition
-                        + " order by p.changed_at desc, p.id desc")
-                .query((row, n) -> entry(
-                        row.getLong("id"),
-                        row.getString("name"),
-                        row.getString("document"),
-                        row.getTimestamp("changed_at").toInstant()))
-                .list();
+    private List<Entry> entries(boolean deleted) {
+        return plans.heads(deleted).stream()
+                .map(h -> entry(h.id(), h.name(), h.document(), h.changedAt()))
+                .toList();
     }
 
     private Entry entry(long id, String name, String document, java.time.Instant changed) {
@@ -85,12 +91,7 @@ public class PlanStore {
     public long create(Plan made, String done) {
         Plan plan = shelf.pinned(made);
         refuseBroken(plan);
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        db.sql("insert into plan (name, current_number, version, changed_at) values (:name, 1, 1, :at)")
-                .param("name", plan.name())
-                .param("at", now())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        long id = plans.save(new PlanRow(plan.name(), clock.instant())).id();
         insertRevision(id, 1, done, plan);
         return id;
     }
@@ -98,33 +99,20 @@ public class PlanStore {
     /** @throws NoSuchThing when there is no such plan; deleted ones are found */
     @Transactional(readOnly = true)
     public StoredPlan get(long id) {
-        return find(id).orElseThrow(() -> gone(id));
+        PlanRow row = row(id);
+        int number = row.currentNumber();
+        return new StoredPlan(
+                id,
+                row.version(),
+                number,
+                revision(id, number),
+                row.deleted(),
+                number > 1 ? revisions.done(id, number).orElse(null) : null,
+                revisions.done(id, number + 1).orElse(null));
     }
 
-    /** Where a plan stands, without its document. */
-    private record Pointer(String name, int number, long version, boolean deleted) {}
-
-    private Optional<Pointer> pointer(long id) {
-        return db.sql("select name, current_number, version, deleted_at from plan where id = :id")
-                .param("id", id)
-                .query((row, n) -> new Pointer(
-                        row.getString("name"),
-                        row.getInt("current_number"),
-                        row.getLong("version"),
-                        row.getTimestamp("deleted_at") != null))
-                .optional();
-    }
-
-    private Optional<StoredPlan> find(long id) {
-        return pointer(id)
-                .map(at -> new StoredPlan(
-                        id,
-                        at.version(),
-                        at.number(),
-                        revision(id, at.number()),
-                        at.deleted(),
-                        at.number() > 1 ? revision(id, at.number(), "done").orElse(null) : null,
-                        revision(id, at.number() + 1, "done").orElse(null)));
+    private PlanRow row(long id) {
+        return plans.findById(id).orElseThrow(() -> gone(id));
     }
 
     /** @param done what undo would take back */
@@ -133,18 +121,10 @@ public class PlanStore {
     /** What undo would take back, also where the current revision cannot be read; empty when there is nothing. */
     @Transactional(readOnly = true)
     public Optional<Undoable> undoable(long id) {
-        return pointer(id)
-                .filter(at -> at.number() > 1)
-                .map(at -> new Undoable(
-                        at.version(), revision(id, at.number(), "done").orElse("the last change")));
-    }
-
-    private Optional<String> revision(long id, int number, String column) {
-        return db.sql("select " + column + " from plan_revision where plan_id = :id and number = :number")
-                .param("id", id)
-                .param("number", number)
-                .query(String.class)
-                .optional();
+        return plans.findById(id)
+                .filter(row -> row.currentNumber() > 1)
+                .map(row -> new Undoable(
+                        row.version(), revisions.done(id, row.currentNumber()).orElse("the last change")));
     }
 
     /**
@@ -170,10 +150,7 @@ public class PlanStore {
         Plan next = shelf.pinned(made);
         refuseBroken(next);
         move(stored.id(), stored.version(), stored.number() + 1, next.name());
-        db.sql("delete from plan_revision where plan_id = :id and number > :number")
-                .param("id", stored.id())
-                .param("number", stored.number())
-                .update();
+        revisions.forgetAfter(stored.id(), stored.number());
         insertRevision(stored.id(), stored.number() + 1, done, next);
         return get(stored.id());
     }
@@ -188,12 +165,12 @@ public class PlanStore {
 
     /** Moves the pointer; where it stands now need not be readable. */
     private StoredPlan step(long id, long version, int by) {
-        Pointer at = pointer(id).orElseThrow(() -> gone(id));
-        if (at.version() != version) {
+        PlanRow row = row(id);
+        if (row.version() != version) {
             throw new StalePlan();
         }
-        int number = at.number() + by;
-        if (number >= 1 && revision(id, number, "document").isPresent()) {
+        int number = row.currentNumber() + by;
+        if (number >= 1 && revisions.document(id, number).isPresent()) {
             move(id, version, number, revision(id, number).name());
         }
         return get(id);
@@ -204,15 +181,24 @@ public class PlanStore {
     }
 
     private void move(long id, long version, int number, String name) {
-        int changed = db.sql("update plan set current_number = :number, name = :name, version = version + 1,"
-                        + " changed_at = :at where id = :id and version = :version")
-                .param("number", number)
-                .param("name", name)
-                .param("at", now())
-                .param("id", id)
-                .param("version", version)
-                .update();
-        if (changed == 0) {
+        PlanRow row = row(id, version);
+        row.stand(number, name, clock.instant());
+        write(row);
+    }
+
+    private PlanRow row(long id, long version) {
+        PlanRow row = row(id);
+        if (row.version() != version) {
+            throw new StalePlan();
+        }
+        return row;
+    }
+
+    /** At once, so that a change that came between is told here. */
+    private void write(PlanRow row) {
+        try {
+            plans.saveAndFlush(row);
+        } catch (ObjectOptimisticLockingFailureException e) {
             throw new StalePlan();
         }
     }
@@ -227,18 +213,15 @@ public class PlanStore {
 
     /** A deleted plan is kept and can be taken back. */
     public void delete(long id, long version) {
-        current(id, version);
-        db.sql("update plan set deleted_at = :at, version = version + 1 where id = :id")
-                .param("at", now())
-                .param("id", id)
-                .update();
+        PlanRow row = row(id, version);
+        row.delete(clock.instant());
+        write(row);
     }
 
     public void restore(long id) {
-        get(id);
-        db.sql("update plan set deleted_at = null, version = version + 1 where id = :id")
-                .param("id", id)
-                .update();
+        PlanRow row = row(id);
+        row.delete(null);
+        write(row);
     }
 
     public long duplicate(long id) {
@@ -266,7 +249,8 @@ public class PlanStore {
     /** The plan as a revision left it. */
     @Transactional(readOnly = true)
     public Plan revision(long id, int number) {
-        String document = revision(id, number, "document")
+        String document = revisions
+                .document(id, number)
                 .orElseThrow(() -> new NoSuchThing("Plan " + id + " has no revision " + number + "."));
         try {
             return documents.readStored(document);
@@ -281,35 +265,20 @@ public class PlanStore {
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<Change> history(long id) {
-        int number = get(id).number();
-        return db.sql("select number, at, done from plan_revision where plan_id = :id order by number desc")
-                .param("id", id)
-                .query((row, n) -> new Change(
-                        row.getInt("number"),
-                        row.getTimestamp("at").toInstant(),
-                        row.getString("done"),
-                        row.getInt("number") == number))
-                .list();
+        int number = row(id).currentNumber();
+        return revisions.changes(id).stream()
+                .map(c -> new Change(c.number(), c.at(), c.done(), c.number() == number))
+                .toList();
     }
 
     private void insertRevision(long id, int number, String done, Plan plan) {
         shelf.keep(plan);
-        db.sql(
-                        "insert into plan_revision (plan_id, number, at, done, document) values (:id, :number, :at, :done, :document)")
-                .param("id", id)
-                .param("number", number)
-                .param("at", now())
-                .param("done", Names.cut(done, DONE_LENGTH))
-                .param("document", documents.write(plan))
-                .update();
+        entities.persist(new RevisionRow(
+                id, number, clock.instant(), Names.cut(done, RevisionRow.MOST_DONE), documents.write(plan)));
     }
 
     private void refuseBroken(Plan plan) {
         // The schema's limits hold for edits made on pages, too.
         documents.read(documents.write(plan), shelf.catalog());
-    }
-
-    private Timestamp now() {
-        return Timestamp.from(clock.instant());
     }
 }

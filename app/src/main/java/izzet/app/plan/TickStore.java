@@ -1,43 +1,39 @@
 package izzet.app.plan;
 
+import izzet.app.store.TickRow;
+import izzet.app.store.TickRows;
 import java.util.Set;
-import java.util.stream.Collectors;
-import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Which wiring steps of a plan are done. A tick belongs to a wire: when the wire changes, its tick is gone. */
 @Service
-@Transactional
 public class TickStore {
 
-    private final JdbcClient db;
+    private final TickRows ticks;
 
-    TickStore(JdbcClient db) {
-        this.db = db;
+    TickStore(TickRows ticks) {
+        this.ticks = ticks;
     }
 
     public Set<String> of(long planId) {
-        return db.sql("select step_key from tick where plan_id = :id").param("id", planId).query(String.class).stream()
-                .collect(Collectors.toSet());
+        return ticks.keys(planId);
     }
 
+    /** Not in a transaction around it: one that failed could not go on. */
     public void set(long planId, String key, boolean done) {
-        db.sql("delete from tick where plan_id = :id and step_key = :key")
-                .param("id", planId)
-                .param("key", key)
-                .update();
-        if (done) {
-            try {
-                db.sql("insert into tick (plan_id, step_key) values (:id, :key)")
-                        .param("id", planId)
-                        .param("key", key)
-                        .update();
-            } catch (DuplicateKeyException e) {
-                // Another device ticked the same step in this moment; it is done.
-                return;
+        TickRow.Key row = new TickRow.Key(planId, key);
+        if (!done) {
+            ticks.deleteById(row);
+            return;
+        }
+        try {
+            ticks.save(new TickRow(row));
+        } catch (DataIntegrityViolationException e) {
+            if (!ticks.existsById(row)) {
+                throw e;
             }
+            // Another device ticked the same step in this moment; it is done.
         }
     }
 }

@@ -1,6 +1,13 @@
 package izzet.app.traffic;
 
 import izzet.app.plan.NoSuchThing;
+import izzet.app.store.BlockStream;
+import izzet.app.store.Blocks;
+import izzet.app.store.EdgeBlockRow;
+import izzet.app.store.RecordLineRow;
+import izzet.app.store.RecordRow;
+import izzet.app.store.RecordRows;
+import izzet.app.store.TransferBlockRow;
 import izzet.core.capture.ChangeSink;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
@@ -12,38 +19,63 @@ import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.LineGuess;
 import izzet.core.decode.TransferBlock;
 import izzet.core.quantity.Names;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.EntityManagerFactory;
 import java.io.IOException;
 import java.io.InputStream;
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
+import java.util.stream.IntStream;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 
 /**
  * Records of a plan. A record is stored as packed blocks of changes for each line, its decode as packed blocks of transfers; neither is
- * ever whole in memory.
+ * ever whole in memory. A record shows once it is whole: its blocks are written in many small transactions.
  */
 @Service
-@Transactional
 public class RecordStore {
 
     private static final int MOST_BLOCKS_FOR_BYTES = 4;
     private static final int MOST_NAME = 200;
     private static final int MOST_LINE_NAME = 380;
 
-    private final JdbcClient db;
+    private final RecordRows records;
+    private final Blocks blocks;
+    private final EntityManager entities;
+    private final EntityManagerFactory factory;
+    private final TransactionOperations transactions;
     private final Clock clock;
 
-    RecordStore(JdbcClient db, Clock clock) {
-        this.db = db;
+    RecordStore(
+            RecordRows records,
+            Blocks blocks,
+            EntityManager entities,
+            EntityManagerFactory factory,
+            TransactionOperations transactions,
+            Clock clock) {
+        this.records = records;
+        this.blocks = blocks;
+        this.entities = entities;
+        this.factory = factory;
+        this.transactions = transactions;
         this.clock = clock;
+    }
+
+    /** What a kill left half goes at the start. */
+    @EventListener(ApplicationReadyEvent.class)
+    @Transactional
+    public void sweep() {
+        records.sweep();
     }
 
     /** @param scl null until lines were chosen */
@@ -98,51 +130,52 @@ public class RecordStore {
      *
      * @throws izzet.core.capture.RecordFault when it cannot be read; then nothing is stored
      */
+    @Transactional(propagation = Propagation.NEVER)
     public long upload(long planId, String name, InputStream in) throws IOException {
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        db.sql(
-                        "insert into record (plan_id, name, uploaded_at, bytes, tick_femtoseconds, first_tick, last_tick, glitch_ns, transfers)"
-                                + " values (:plan, :name, :at, 0, 1, 0, 0, 0, 0)")
-                .param("plan", planId)
-                .param("name", shown(name, MOST_NAME))
-                .param("at", Timestamp.from(clock.instant()))
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        RecordRow row = records.save(new RecordRow(planId, shown(name, MOST_NAME), clock.instant()));
+        boolean done = false;
+        try {
+            take(row, in);
+            done = true;
+        } finally {
+            if (!done) {
+                transactions.executeWithoutResult(t -> records.remove(planId, row.id()));
+            }
+        }
+        return row.id();
+    }
+
+    private void take(RecordRow row, InputStream in) throws IOException {
         RecordHeader[] header = new RecordHeader[1];
         int[] seq = new int[EdgeCollector.MAX_LINES];
-        EdgeCollector collector =
-                new EdgeCollector(h -> header[0] = h, (line, block) -> insert(id, line, seq[line]++, block));
         Counting counting = new Counting(in);
-        RecordReader.read(counting, collector);
+        EdgeCollector collector;
+        try (BlockStream out = new BlockStream(factory)) {
+            collector = new EdgeCollector(
+                    h -> header[0] = h,
+                    (line, block) ->
+                            out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block)));
+            RecordReader.read(counting, collector);
+            out.flush();
+        }
         List<String> names = shown(header[0].names());
         long[] edges = collector.edges();
+        row.stored(counting.bytes, header[0].timeScale().femtoseconds(), collector.firstTick(), collector.lastTick());
+        List<RecordLineRow> lines = new ArrayList<>();
         for (int i = 0; i < edges.length; i++) {
-            db.sql("insert into record_line (record_id, line, name, edges) values (:id, :line, :name, :edges)")
-                    .param("id", id)
-                    .param("line", i)
-                    .param("name", names.get(i))
-                    .param("edges", edges[i])
-                    .update();
+            lines.add(new RecordLineRow(new RecordLineRow.Key(row.id(), i), names.get(i), edges[i]));
         }
-        db.sql(
-                        "update record set bytes = :bytes, tick_femtoseconds = :fs, first_tick = :first, last_tick = :last where id = :id")
-                .param("bytes", counting.bytes)
-                .param("fs", header[0].timeScale().femtoseconds())
-                .param("first", collector.firstTick())
-                .param("last", collector.lastTick())
-                .param("id", id)
-                .update();
+        Stored stored = stored(row, lines);
         Optional<LineGuess.Pair> guess = LineGuess.of(names, edges);
-        if (guess.isPresent()) {
-            decode(
-                    planId,
-                    id,
-                    guess.get().scl(),
-                    guess.get().sda(),
-                    0,
-                    guess.get().why());
-        }
-        return id;
+        int count = guess.isEmpty()
+                ? 0
+                : transfers(stored, guess.get().scl(), guess.get().sda(), 0);
+        guess.ifPresent(g -> row.decoded(g.scl(), g.sda(), 0, g.why(), count));
+        row.complete();
+        transactions.executeWithoutResult(t -> {
+            lines.forEach(entities::persist);
+            records.save(row);
+        });
     }
 
     private static String shown(String name, int most) {
@@ -161,113 +194,91 @@ public class RecordStore {
         return kept;
     }
 
-    private void insert(long id, int line, int seq, EdgeBlock block) {
-        db.sql("insert into edge_block values (:id, :line, :seq, :first, :last, :before, :after, :edges, :packed)")
-                .param("id", id)
-                .param("line", line)
-                .param("seq", seq)
-                .param("first", block.firstTick())
-                .param("last", block.lastTick())
-                .param("before", block.before())
-                .param("after", block.after())
-                .param("edges", block.count())
-                .param("packed", block.packed())
-                .update();
-    }
-
     @Transactional(readOnly = true)
     public List<Stored> list(long planId) {
-        return db
-                .sql("select id from record where plan_id = :plan order by id desc")
-                .param("plan", planId)
-                .query(Long.class)
-                .stream()
-                .map(id -> get(planId, id))
+        return records.of(planId).stream()
+                .map(row -> stored(row, records.lines(row.id())))
                 .toList();
     }
 
     @Transactional(readOnly = true)
     public Stored get(long planId, long id) {
-        List<Stored.Line> lines = db.sql(
-                        "select line, name, edges from record_line where record_id = :id order by line")
-                .param("id", id)
-                .query((r, n) -> new Stored.Line(r.getInt("line"), r.getString("name"), r.getLong("edges")))
-                .list();
-        return db.sql("select * from record where id = :id and plan_id = :plan")
-                .param("id", id)
-                .param("plan", planId)
-                .query((r, n) -> new Stored(
-                        r.getLong("id"),
-                        r.getLong("plan_id"),
-                        r.getString("name"),
-                        r.getLong("bytes"),
-                        new TimeScale(r.getLong("tick_femtoseconds")),
-                        r.getLong("first_tick"),
-                        r.getLong("last_tick"),
-                        r.getString("scl"),
-                        r.getString("sda"),
-                        r.getString("guess"),
-                        r.getLong("glitch_ns"),
-                        r.getInt("transfers"),
-                        lines))
-                .optional()
-                .orElseThrow(() -> new NoSuchThing("The plan has no record " + id + "."));
+        return stored(row(planId, id), records.lines(id));
     }
 
+    private RecordRow row(long planId, long id) {
+        return records.whole(planId, id).orElseThrow(() -> new NoSuchThing("The plan has no record " + id + "."));
+    }
+
+    private static Stored stored(RecordRow row, List<RecordLineRow> lines) {
+        return new Stored(
+                row.id(),
+                row.planId(),
+                row.name(),
+                row.bytes(),
+                new TimeScale(row.tickFemtoseconds()),
+                row.firstTick(),
+                row.lastTick(),
+                row.scl(),
+                row.sda(),
+                row.guess(),
+                row.glitchNs(),
+                row.transfers(),
+                lines.stream()
+                        .map(l -> new Stored.Line(l.id().line(), l.name(), l.edges()))
+                        .toList());
+    }
+
+    @Transactional
     public void delete(long planId, long id) {
-        db.sql("delete from record where id = :id and plan_id = :plan")
-                .param("id", id)
-                .param("plan", planId)
-                .update();
+        records.remove(planId, id);
     }
 
-    /** Decodes the stored lines anew. */
+    /** Decodes the stored lines anew, in one transaction: the old decode stays until the new one is whole. */
+    @Transactional
     public void decode(long planId, long id, String scl, String sda, long glitchNs, String guess) {
         Stored record = get(planId, id);
+        blocks.forgetTransfers(id);
+        row(planId, id).decoded(scl, sda, glitchNs, guess, transfers(record, scl, sda, glitchNs));
+    }
+
+    /** @return how many there are */
+    private int transfers(Stored record, String scl, String sda, long glitchNs) {
         int clockLine = record.lineOf(scl);
         int dataLine = record.lineOf(sda);
         if (clockLine < 0 || dataLine < 0 || clockLine == dataLine) {
             throw new IllegalArgumentException("Choose two different lines of the record for clock and data.");
         }
-        db.sql("delete from transfer_block where record_id = :id")
-                .param("id", id)
-                .update();
         List<I2cTransfer> pending = new ArrayList<>();
         int[] counts = new int[2];
         Consumer<I2cTransfer> keep = t -> {
             pending.add(t);
             counts[0]++;
             if (pending.size() == TransferBlock.CAPACITY) {
-                flush(id, counts[1]++, pending);
+                flush(record.id(), counts[1]++, pending);
             }
         };
         I2cDecoder decoder = new I2cDecoder(scl, sda, glitchNs, keep);
         decoder.begin(record.scale());
-        merge(new Cursor(blocks(id, clockLine)), new Cursor(blocks(id, dataLine)), decoder);
+        merge(new Cursor(blocks(record.id(), clockLine)), new Cursor(blocks(record.id(), dataLine)), decoder);
         decoder.end(record.lastTick());
-        flush(id, counts[1], pending);
-        db.sql(
-                        "update record set scl = :scl, sda = :sda, glitch_ns = :glitch, guess = :guess, transfers = :n where id = :id")
-                .param("scl", scl)
-                .param("sda", sda)
-                .param("glitch", glitchNs)
-                .param("guess", guess)
-                .param("n", counts[0])
-                .param("id", id)
-                .update();
+        flush(record.id(), counts[1], pending);
+        return counts[0];
     }
 
     private void flush(long id, int seq, List<I2cTransfer> pending) {
         if (!pending.isEmpty()) {
-            db.sql("insert into transfer_block (record_id, seq, packed, first_tick, last_tick)"
-                            + " values (:id, :seq, :packed, :first, :last)")
-                    .param("id", id)
-                    .param("seq", seq)
-                    .param("first", pending.get(0).start())
-                    .param("last", pending.get(pending.size() - 1).end())
-                    .param("packed", TransferBlock.pack(pending))
-                    .update();
+            TransferBlockRow block = new TransferBlockRow(
+                    new TransferBlockRow.Key(id, seq),
+                    pending.get(0).start(),
+                    pending.get(pending.size() - 1).end(),
+                    TransferBlock.pack(pending));
             pending.clear();
+            transactions.executeWithoutResult(t -> {
+                entities.persist(block);
+                entities.flush();
+                entities.detach(block);
+            });
         }
     }
 
@@ -286,29 +297,9 @@ public class RecordStore {
     }
 
     private Iterator<EdgeBlock> blocks(long id, int line) {
-        List<Integer> seqs = db.sql("select seq from edge_block where record_id = :id and line = :line order by seq")
-                .param("id", id)
-                .param("line", line)
-                .query(Integer.class)
-                .list();
-        return seqs.stream()
-                .map(seq -> db.sql("select * from edge_block where record_id = :id and line = :line and seq = :seq")
-                        .param("id", id)
-                        .param("line", line)
-                        .param("seq", seq)
-                        .query(RecordStore::block)
-                        .single())
+        return IntStream.range(0, blocks.count(id, line))
+                .mapToObj(seq -> blocks.one(id, line, seq))
                 .iterator();
-    }
-
-    private static EdgeBlock block(java.sql.ResultSet r, int n) throws java.sql.SQLException {
-        return new EdgeBlock(
-                r.getLong("first_tick"),
-                r.getLong("last_tick"),
-                r.getInt("level_before"),
-                r.getInt("level_after"),
-                r.getInt("edges"),
-                r.getBytes("packed"));
     }
 
     /** Walks the changes of one line. */
@@ -355,17 +346,8 @@ public class RecordStore {
     /** Every transfer in order. */
     @Transactional(readOnly = true)
     public void transfers(long id, Consumer<I2cTransfer> use) {
-        db.sql("select seq from transfer_block where record_id = :id order by seq")
-                .param("id", id)
-                .query(Integer.class)
-                .list()
-                .forEach(seq -> TransferBlock.unpack(
-                                db.sql("select packed from transfer_block where record_id = :id and seq = :seq")
-                                        .param("id", id)
-                                        .param("seq", seq)
-                                        .query((r, n) -> r.getBytes(1))
-                                        .single())
-                        .forEach(use));
+        IntStream.range(0, blocks.transferBlocks(id))
+                .forEach(seq -> TransferBlock.unpack(blocks.transfers(id, seq)).forEach(use));
     }
 
     /**
@@ -375,12 +357,7 @@ public class RecordStore {
      */
     @Transactional(readOnly = true)
     public boolean bytes(Stored record, long from, long to, I2cDecoder.Bytes use) {
-        long begin = db.sql("select packed from transfer_block where record_id = :id and first_tick <= :from"
-                        + " order by seq desc limit 1")
-                .param("id", record.id())
-                .param("from", from)
-                .query((r, n) -> r.getBytes(1))
-                .optional()
+        long begin = blocks.transfersAt(record.id(), from, Limit.of(1))
                 .map(TransferBlock::unpack)
                 .flatMap(all -> all.stream()
                         .filter(t -> t.start() <= from)
@@ -411,15 +388,6 @@ public class RecordStore {
     }
 
     private List<EdgeBlock> blocks(long id, int line, long from, long to, int most) {
-        return db.sql(
-                        "select * from edge_block where record_id = :id and line = :line and first_tick < :to and seq >= coalesce("
-                                + "(select max(seq) from edge_block where record_id = :id and line = :line and last_tick < :from), 0) order by seq limit :most")
-                .param("most", most)
-                .param("id", id)
-                .param("line", line)
-                .param("from", from)
-                .param("to", to)
-                .query(RecordStore::block)
-                .list();
+        return blocks.between(id, line, from, to, Limit.of(most));
     }
 }

@@ -1,0 +1,50 @@
+package izzet.app.store;
+
+import izzet.core.capture.EdgeBlock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+/** Reads blocks, a few at a time, never as entities. */
+public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
+
+    @Query("select count(b) from EdgeBlockRow b where b.id.recordId = :id and b.id.line = :line")
+    int count(long id, int line);
+
+    @Query(
+            """
+            select new izzet.core.capture.EdgeBlock(b.firstTick, b.lastTick, b.levelBefore, b.levelAfter, b.edges, b.packed)
+            from EdgeBlockRow b where b.id.recordId = :id and b.id.line = :line and b.id.seq = :seq""")
+    EdgeBlock one(long id, int line, int seq);
+
+    /** The blocks of a line that touch a stretch, and the last one before it. */
+    @Query(
+            """
+            select new izzet.core.capture.EdgeBlock(b.firstTick, b.lastTick, b.levelBefore, b.levelAfter, b.edges, b.packed)
+            from EdgeBlockRow b
+            where b.id.recordId = :id and b.id.line = :line and b.firstTick < :to and b.id.seq >= coalesce(
+              (select max(e.id.seq) from EdgeBlockRow e
+               where e.id.recordId = :id and e.id.line = :line and e.lastTick < :from), 0)
+            order by b.id.seq""")
+    List<EdgeBlock> between(long id, int line, long from, long to, Limit most);
+
+    @Query("select count(t) from TransferBlockRow t where t.id.recordId = :id")
+    int transferBlocks(long id);
+
+    @Query("select t.packed from TransferBlockRow t where t.id.recordId = :id and t.id.seq = :seq")
+    byte[] transfers(long id, int seq);
+
+    /** The last block that begins at a moment or before it. */
+    @Query(
+            """
+            select t.packed from TransferBlockRow t where t.id.recordId = :id and t.firstTick <= :tick
+            order by t.id.seq desc""")
+    Optional<byte[]> transfersAt(long id, long tick, Limit one);
+
+    @Modifying
+    @Query("delete from TransferBlockRow t where t.id.recordId = :id")
+    void forgetTransfers(long id);
+}

@@ -1,0 +1,22 @@
+package izzet.app.store;
+
+import java.time.Instant;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+/** Plans, deleted ones too. */
+public interface PlanRows extends JpaRepository<PlanRow, Long> {
+
+    /** A plan with its current document. */
+    record Head(long id, String name, Instant changedAt, String document) {}
+
+    /** Last changed first. */
+    @Query(
+            """
+            select new izzet.app.store.PlanRows$Head(p.id, p.name, p.changedAt, r.document)
+            from PlanRow p join RevisionRow r on r.id.planId = p.id and r.id.number = p.currentNumber
+            where p.deletedAt is not null and :deleted = true or p.deletedAt is null and :deleted = false
+            order by p.changedAt desc, p.id desc""")
+    List<Head> heads(boolean deleted);
+}

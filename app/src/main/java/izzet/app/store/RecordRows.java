@@ -1,0 +1,30 @@
+package izzet.app.store;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+/** Records with their lines. */
+public interface RecordRows extends JpaRepository<RecordRow, Long> {
+
+    /** Newest first. */
+    @Query("select r from RecordRow r where r.planId = :plan and r.whole order by r.id desc")
+    List<RecordRow> of(long plan);
+
+    @Query("select r from RecordRow r where r.id = :id and r.planId = :plan and r.whole")
+    Optional<RecordRow> whole(long plan, long id);
+
+    @Query("select l from RecordLineRow l where l.id.recordId = :id order by l.id.line")
+    List<RecordLineRow> lines(long id);
+
+    @Modifying
+    @Query("delete from RecordRow r where r.id = :id and r.planId = :plan")
+    void remove(long plan, long id);
+
+    /** Those that an earlier run left half. */
+    @Modifying
+    @Query("delete from RecordRow r where not r.whole")
+    int sweep();
+}

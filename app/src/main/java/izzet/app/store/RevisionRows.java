@@ -1,0 +1,33 @@
+package izzet.app.store;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+/** Histories of plans. */
+public interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
+
+    /** A revision without its document. */
+    record Change(int number, Instant at, String done) {}
+
+    @Query("select r.document from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
+    Optional<String> document(long plan, int number);
+
+    @Query("select r.done from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
+    Optional<String> done(long plan, int number);
+
+    /** Newest first. */
+    @Query(
+            """
+            select new izzet.app.store.RevisionRows$Change(r.id.number, r.at, r.done)
+            from RevisionRow r where r.id.planId = :plan order by r.id.number desc""")
+    List<Change> changes(long plan);
+
+    /** Forgets what was undone. */
+    @Modifying
+    @Query("delete from RevisionRow r where r.id.planId = :plan and r.id.number > :number")
+    void forgetAfter(long plan, int number);
+}
