@@ -35,6 +35,7 @@
     told.setAttribute("role", "alert");
     told.textContent = fault.textContent;
     form.append(told);
+    if (fault.dataset.version) form.elements.version.value = fault.dataset.version;
     const wrong = form.elements[fault.dataset.field];
     if (wrong && wrong.focus) { wrong.setAttribute("aria-invalid", "true"); wrong.focus(); }
   });

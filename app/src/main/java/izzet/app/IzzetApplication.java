@@ -1,16 +1,21 @@
 package izzet.app;
 
+import izzet.app.backup.DataGuard;
+import izzet.app.backup.DataKeeper;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
+import java.nio.file.Path;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.util.Optional;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.event.ApplicationEnvironmentPreparedEvent;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.annotation.Bean;
@@ -26,7 +31,10 @@ public class IzzetApplication {
         LoggerFactory.getLogger(IzzetApplication.class);
         CatalogAhead.begin();
         try {
-            SpringApplication.run(IzzetApplication.class, args);
+            SpringApplication application = new SpringApplication(IzzetApplication.class);
+            application.addListeners(
+                    (ApplicationListener<ApplicationEnvironmentPreparedEvent>) e -> ready(e.getEnvironment()));
+            application.run(args);
         } catch (RuntimeException e) {
             String told = StartFault.tell(e);
             if (told == null) {
@@ -34,6 +42,20 @@ public class IzzetApplication {
             }
             System.err.println("izzet: " + told);
             System.exit(1);
+        }
+    }
+
+    /** The folder of data, before anything opens it; not while the build makes the bean definitions. */
+    private static void ready(Environment environment) {
+        String url = environment.getProperty("spring.datasource.url", "");
+        if (!url.startsWith("jdbc:h2:file:") || Boolean.getBoolean("spring.aot.processing")) {
+            return;
+        }
+        try {
+            Path data = Path.of(environment.getRequiredProperty("izzet.data"));
+            new DataGuard(data, DataKeeper.settings(url), Clock.systemUTC()).prepare();
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
         }
     }
 

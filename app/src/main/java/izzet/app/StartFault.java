@@ -1,5 +1,6 @@
 package izzet.app;
 
+import izzet.app.backup.DataFault;
 import izzet.core.catalog.CatalogException;
 import java.sql.SQLException;
 import org.springframework.boot.web.server.PortInUseException;
@@ -19,6 +20,9 @@ final class StartFault {
         for (Throwable t = fault; t != null; t = t.getCause()) {
             if (t instanceof PortInUseException p) {
                 return "port " + p.getPort() + " is taken by another program; start with --port and another number.";
+            }
+            if (t instanceof DataFault d) {
+                return d.getMessage();
             }
             if (t instanceof CatalogException c) {
                 return c.getMessage();

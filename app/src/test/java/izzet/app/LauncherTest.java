@@ -48,6 +48,19 @@ class LauncherTest {
                 .contains(said);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "backup, say the file",
+        "restore, say the file",
+        "restore --data x, say the file",
+        "backup a.zip --colour, unknown option"
+    })
+    void backupsWantAFile(String words, String said) throws IOException, InterruptedException {
+        Outcome outcome = run(words.split(" "));
+        assertThat(outcome.code()).isEqualTo(1);
+        assertThat(outcome.said().strip().lines()).singleElement().asString().contains(said);
+    }
+
     @Test
     void anUnknownCommandShowsWhatThereIs() throws IOException, InterruptedException {
         Outcome outcome = run("dance");

@@ -357,8 +357,13 @@ class WholeWayTest {
         second.getByLabel("Name of the plan").fill("Lost");
         button(second, "Rename").click();
         assertThat(second.getByRole(AriaRole.ALERT)).containsText("Nothing was saved");
+        assertThat(second.getByRole(AriaRole.ALERT)).containsText("renamed");
         first.reload();
         assertThat(first.locator("h1")).hasText("Port Ennor clock");
+        // What was typed is still there, and one more click makes the change on the plan of now.
+        assertThat(second.getByLabel("Name of the plan")).hasValue("Lost");
+        button(second, "Rename").click();
+        assertThat(second.locator("h1")).hasText("Lost");
         first.context().close();
     }
 

@@ -133,6 +133,6 @@ class PlansApi {
         if (match.strip().equals("*") || match.strip().equals(stored.etag())) {
             return stored.version();
         }
-        throw new StalePlan();
+        throw new StalePlan(stored.version(), stored.undo() == null ? "started" : stored.undo());
     }
 }

@@ -99,10 +99,7 @@ class AssignController {
                 weights.put(c, whole(text));
             }
         }
-        StoredPlan stored = plans.get(id);
-        if (stored.version() != version) {
-            throw new izzet.app.plan.StalePlan();
-        }
+        StoredPlan stored = plans.at(id, version);
         String job = jobs.begin(
                 id, version, stored.plan(), new Weights(weights), Duration.ofMillis(Math.round(seconds * 1000)));
         return "redirect:/plans/" + id + "/assign/" + job;

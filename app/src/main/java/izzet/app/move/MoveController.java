@@ -4,7 +4,6 @@ import izzet.app.assign.WayView;
 import izzet.app.catalog.Shelf;
 import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.PlanStore;
-import izzet.app.plan.StalePlan;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
@@ -157,9 +156,7 @@ class MoveController {
         if (way < 0 || way > what.ways().size()) {
             throw new NoSuchThing("There is no way " + way + " out; compare the boards again.");
         }
-        if (plans.get(id).version() != what.version()) {
-            throw new StalePlan();
-        }
+        plans.at(id, what.version());
         Plan moved = way == 0 ? what.moved() : what.ways().get(way - 1).edit().apply(what.moved());
         plans.replace(id, what.version(), moved, "moved to the " + what.board());
         return "redirect:/plans/" + id + "/pins";

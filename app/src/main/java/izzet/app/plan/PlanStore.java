@@ -136,14 +136,14 @@ public class PlanStore {
      * @throws PlanProblems when the outcome does not hold together
      */
     public StoredPlan apply(long id, long version, PlanEdit edit) {
-        StoredPlan stored = current(id, version);
+        StoredPlan stored = at(id, version);
         Plan next = edit.apply(stored.plan());
         return next.equals(stored.plan()) ? stored : save(stored, next, edit.describe(stored.plan()));
     }
 
     /** Takes a whole new document as one revision. */
     public StoredPlan replace(long id, long version, Plan plan, String done) {
-        return save(current(id, version), plan, done);
+        return save(at(id, version), plan, done);
     }
 
     private StoredPlan save(StoredPlan stored, Plan made, String done) {
@@ -165,10 +165,7 @@ public class PlanStore {
 
     /** Moves the pointer; where it stands now need not be readable. */
     private StoredPlan step(long id, long version, int by) {
-        PlanRow row = row(id);
-        if (row.version() != version) {
-            throw new StalePlan();
-        }
+        PlanRow row = row(id, version);
         int number = row.currentNumber() + by;
         if (number >= 1 && revisions.document(id, number).isPresent()) {
             move(id, version, number, revision(id, number).name());
@@ -189,9 +186,14 @@ public class PlanStore {
     private PlanRow row(long id, long version) {
         PlanRow row = row(id);
         if (row.version() != version) {
-            throw new StalePlan();
+            throw stale(row);
         }
         return row;
+    }
+
+    private StalePlan stale(PlanRow row) {
+        return new StalePlan(
+                row.version(), revisions.done(row.id(), row.currentNumber()).orElse("a change"));
     }
 
     /** At once, so that a change that came between is told here. */
@@ -199,16 +201,20 @@ public class PlanStore {
         try {
             plans.saveAndFlush(row);
         } catch (ObjectOptimisticLockingFailureException e) {
-            throw new StalePlan();
+            // Another one was quicker by a moment; what it did is seen once this transaction is over.
+            throw new StalePlan(row.version() + 1, "a change of this moment");
         }
     }
 
-    private StoredPlan current(long id, long version) {
-        StoredPlan stored = get(id);
-        if (stored.version() != version) {
-            throw new StalePlan();
-        }
-        return stored;
+    /**
+     * A plan that has not changed since.
+     *
+     * @throws StalePlan when it has
+     */
+    @Transactional(readOnly = true)
+    public StoredPlan at(long id, long version) {
+        row(id, version);
+        return get(id);
     }
 
     /** A deleted plan is kept and can be taken back. */

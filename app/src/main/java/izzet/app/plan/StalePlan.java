@@ -5,8 +5,20 @@ public final class StalePlan extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
-    public StalePlan() {
-        super("The plan was changed meanwhile, in another window or by another program. Nothing was saved; "
-                + "look at its present state and make the change again.");
+    private final long version;
+
+    /**
+     * @param version that the plan has now
+     * @param done what was done last
+     */
+    public StalePlan(long version, String done) {
+        super("The plan was changed meanwhile, in another window or by another program; what was done last: " + done
+                + ". Nothing was saved; look whether your change still fits, and send it again.");
+        this.version = version;
+    }
+
+    /** That a change has to name now. */
+    public long version() {
+        return version;
     }
 }

@@ -1,5 +1,6 @@
 package izzet.app.shell;
 
+import izzet.app.backup.DataFault;
 import izzet.app.plan.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StalePlan;
@@ -11,6 +12,8 @@ import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -54,7 +57,12 @@ class PageFaults {
     @ExceptionHandler(StalePlan.class)
     Object stale(StalePlan e, HttpServletRequest request) {
         HttpStatus status = api(request) ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
-        return answer(status, "Changed meanwhile", e.getMessage(), request);
+        Object answer = answer(status, "Changed meanwhile", e.getMessage(), request);
+        if (answer instanceof ModelAndView page) {
+            page.addObject("version", e.version());
+            page.addObject("again", request.getParameter("version") == null ? null : again(request, e.version()));
+        }
+        return answer;
     }
 
     @ExceptionHandler(PlanProblems.class)
@@ -70,6 +78,11 @@ class PageFaults {
     @ExceptionHandler(CatalogException.class)
     Object file(CatalogException e, HttpServletRequest request) {
         return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This board or part cannot be used", e.getMessage(), request);
+    }
+
+    @ExceptionHandler(DataFault.class)
+    Object data(DataFault e, HttpServletRequest request) {
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This backup cannot be used", e.getMessage(), request);
     }
 
     @ExceptionHandler(RecordFault.class)
@@ -176,6 +189,23 @@ class PageFaults {
         page.setStatus(status);
         page.addObject("undo", undo(request));
         return page;
+    }
+
+    /**
+     * A form that sends the same change again, on the plan as it is now.
+     *
+     * @param fields names and values as they were sent, with the version of now
+     */
+    record Again(String action, List<Map.Entry<String, String>> fields) {}
+
+    private static Again again(HttpServletRequest request, long version) {
+        List<Map.Entry<String, String>> fields = new ArrayList<>();
+        request.getParameterMap().forEach((name, values) -> {
+            for (String value : values) {
+                fields.add(Map.entry(name, name.equals("version") ? String.valueOf(version) : value));
+            }
+        });
+        return new Again(request.getRequestURI(), fields);
     }
 
     /** Undo stays in reach on the fault of a plan's page. */

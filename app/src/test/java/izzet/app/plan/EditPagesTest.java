@@ -213,4 +213,23 @@ class EditPagesTest {
         pages.perform(multipart("/plans/import")).andExpect(status().isBadRequest());
         assertThat(plans.list()).hasSize(before + 1);
     }
+
+    /** A stale change comes back as a form with all that was sent, on the version of now. */
+    @Test
+    void aStaleChangeCanBeSentAgain() throws Exception {
+        long now = plans.get(id).version();
+        String page = pages.perform(post("/plans/" + id + "/parts/add")
+                        .param("version", String.valueOf(now - 1))
+                        .param("here", "/plans/" + id + "/parts")
+                        .param("part", "led")
+                        .param("name", "<Lamp>"))
+                .andExpect(status().isConflict())
+                .andExpect(content().string(containsString("what was done last: added Arrivals")))
+                .andExpect(content().string(containsString("name=\"name\" value=\"&lt;Lamp&gt;\"")))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page).contains("name=\"version\" value=\"" + now + "\"");
+        assertThat(plan().parts()).hasSize(1);
+    }
 }

@@ -1,0 +1,66 @@
+package izzet.app.backup;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
+
+/**
+ * Names of the files in a folder of data.
+ *
+ * @param path of the folder
+ */
+public record DataFolder(Path path) {
+
+    private static final String NAME = "izzet";
+    private static final String ENDING = ".mv.db";
+
+    public Path database() {
+        return path.resolve(NAME + ENDING);
+    }
+
+    /** A database in the making; what a kill left of one is of no use. */
+    Path making() {
+        return path.resolve("making" + ENDING);
+    }
+
+    /** What the database held when it was last looked at. */
+    Path mark() {
+        return path.resolve(NAME + ".known");
+    }
+
+    public Path backups() {
+        return path.resolve("backups");
+    }
+
+    /** A checked backup that takes the database's place at the next start. */
+    Path staged() {
+        return path.resolve("restore.zip");
+    }
+
+    /** What a restore took the place of. */
+    Path kept() {
+        return path.resolve("kept");
+    }
+
+    String url(Path database, String settings) {
+        String file = database.toString();
+        return "jdbc:h2:file:" + file.substring(0, file.length() - ENDING.length()) + settings;
+    }
+
+    /** For its owner only, where the system knows owners. */
+    static void ownerOnly(Path file) throws IOException {
+        if (Files.getFileAttributeView(file, PosixFileAttributeView.class) != null) {
+            Files.setPosixFilePermissions(
+                    file, PosixFilePermissions.fromString(Files.isDirectory(file) ? "rwx------" : "rw-------"));
+        }
+    }
+
+    /** In one step: a kill leaves the old file or the new one. */
+    static void moveIntoPlace(Path from, Path to) throws IOException {
+        ownerOnly(from);
+        Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    }
+}

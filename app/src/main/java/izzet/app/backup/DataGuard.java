@@ -1,0 +1,164 @@
+package izzet.app.backup;
+
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Clock;
+import java.util.Optional;
+import org.flywaydb.core.Flyway;
+
+/**
+ * Makes the folder of data ready before anything opens it. A first database and every migration are made beside and moved into place, so
+ * that a kill leaves the old state or the new one; a database that is missing, empty, damaged or older than it was is told, never replaced
+ * by an empty one.
+ */
+public final class DataGuard {
+
+    /** Number of the last migration. */
+    static final int NEWEST = 5;
+
+    /** Two headers of a database file. */
+    private static final long LEAST_BYTES = 8192;
+
+    private final DataFolder folder;
+    private final String settings;
+    private final Clock clock;
+    private final Backups backups;
+
+    /** @param settings that the database is opened with, from the first semicolon */
+    public DataGuard(Path path, String settings, Clock clock) {
+        this.folder = new DataFolder(path.toAbsolutePath());
+        this.settings = settings;
+        this.clock = clock;
+        this.backups = new Backups(folder, settings);
+    }
+
+    /**
+     * @throws DataFault with what brings it back
+     * @throws SQLException when the database is in use
+     */
+    public void prepare() throws SQLException {
+        try {
+            Files.createDirectories(folder.path());
+            Files.deleteIfExists(folder.making());
+            if (Files.exists(folder.staged())) {
+                backups.restore(folder.staged(), clock.instant());
+                backups.unstage();
+            }
+            if (Files.exists(folder.database())) {
+                open();
+            } else {
+                create();
+            }
+        } catch (AccessDeniedException e) {
+            throw new DataFault(cannotWrite(e.getMessage()), e);
+        } catch (IOException e) {
+            throw new DataFault(cannotWrite(Backups.firstLine(e)), e);
+        }
+    }
+
+    private String cannotWrite(String why) {
+        return "the data folder cannot be written: " + folder.path() + " (" + why
+                + "). Start with --data and a folder that can be.";
+    }
+
+    private void create() throws IOException {
+        Optional<Mark> known = Mark.read(folder.mark());
+        if (known.isPresent()) {
+            throw new DataFault("the database " + folder.database() + " is missing, though it held "
+                    + known.get().changes() + " changes on " + known.get().at() + "." + wayBack());
+        }
+        migrate(folder.making());
+        DataFolder.moveIntoPlace(folder.making(), folder.database());
+    }
+
+    private void open() throws IOException, SQLException {
+        long bytes = Files.size(folder.database());
+        if (bytes < LEAST_BYTES) {
+            throw new DataFault(
+                    "the database " + folder.database() + " is damaged: it has " + bytes + " bytes." + wayBack());
+        }
+        DataFolder.ownerOnly(folder.database());
+        boolean old;
+        try (Connection db = DriverManager.getConnection(folder.url(folder.database(), settings), "sa", "")) {
+            old = pending(db);
+            if (old) {
+                Files.createDirectories(folder.backups());
+                DataFolder.ownerOnly(folder.backups());
+                String moment = clock.instant().toString().replace(':', '-');
+                backups.make(db, folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
+            } else {
+                compare(db);
+            }
+        } catch (SQLException e) {
+            if (inUse(e)) {
+                throw e;
+            }
+            throw new DataFault(
+                    "the database " + folder.database() + " is damaged: " + Backups.firstLine(e) + wayBack(), e);
+        }
+        if (old) {
+            Files.copy(folder.database(), folder.making());
+            migrate(folder.making());
+            DataFolder.moveIntoPlace(folder.making(), folder.database());
+        }
+    }
+
+    private static boolean inUse(SQLException e) {
+        return e.getErrorCode() == org.h2.api.ErrorCode.DATABASE_ALREADY_OPEN_1;
+    }
+
+    /** Whether this program knows migrations that the database has not had. */
+    private static boolean pending(Connection db) throws SQLException {
+        try (Statement query = db.createStatement();
+                ResultSet row = query.executeQuery(
+                        "select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")) {
+            row.next();
+            return row.getInt(1) < NEWEST;
+        }
+    }
+
+    private void compare(Connection db) throws SQLException {
+        Optional<Mark> known = Mark.read(folder.mark());
+        Mark now = Mark.of(db, clock.instant());
+        if (known.isPresent() && now.holdsLessThan(known.get())) {
+            throw new DataFault("the database " + folder.database() + " is older than it was: it holds " + now.changes()
+                    + " changes and held " + known.get().changes() + " on "
+                    + known.get().at() + "." + wayBack());
+        }
+    }
+
+    /** On a file that nobody has open; whole and closed afterwards. */
+    private void migrate(Path database) {
+        String url = folder.url(database, settings);
+        Flyway.configure()
+                .dataSource(url, "sa", "")
+                .locations("classpath:db/migration")
+                .load()
+                .migrate();
+        try (Connection db = DriverManager.getConnection(url, "sa", "")) {
+            db.createStatement().execute("shutdown");
+        } catch (SQLException e) {
+            throw new DataFault("the database cannot be made: " + Backups.firstLine(e), e);
+        }
+    }
+
+    private String wayBack() {
+        try {
+            return backups.list().stream()
+                    .filter(k -> k.day().isPresent())
+                    .findFirst()
+                    .map(k -> " The newest backup is of " + k.day().get() + "; bring it back with: ./izzet restore "
+                            + k.file() + " --data " + folder.path())
+                    .orElse(" There is no backup in " + folder.backups() + ".");
+        } catch (IOException e) {
+            return "";
+        }
+    }
+}

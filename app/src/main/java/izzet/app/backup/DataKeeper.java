@@ -1,0 +1,134 @@
+package izzet.app.backup;
+
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+
+/** While the program runs: a backup a day, and a mark of what the database holds. Nothing for a database that is no file. */
+@Service
+@Lazy(false)
+public class DataKeeper {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DataKeeper.class);
+    private static final String FILE = "jdbc:h2:file:";
+
+    private final DataSource source;
+    private final Clock clock;
+    private final DataFolder folder;
+    private final Backups backups;
+    private ScheduledExecutorService hourly;
+
+    DataKeeper(
+            DataSource source,
+            Clock clock,
+            @Value("${izzet.data}") String data,
+            @Value("${spring.datasource.url}") String url) {
+        this.source = source;
+        this.clock = clock;
+        this.folder = url.startsWith(FILE) ? new DataFolder(Path.of(data).toAbsolutePath()) : null;
+        this.backups = folder == null ? null : new Backups(folder, settings(url));
+    }
+
+    /** What stands behind the file in an address of a database. */
+    public static String settings(String url) {
+        int at = url.indexOf(';');
+        return at < 0 ? "" : url.substring(at);
+    }
+
+    /** Empty where the database is no file. */
+    public Optional<DataFolder> folder() {
+        return Optional.ofNullable(folder);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        if (folder != null) {
+            hourly = Executors.newSingleThreadScheduledExecutor(task -> {
+                Thread thread = new Thread(task, "backups");
+                thread.setDaemon(true);
+                return thread;
+            });
+            hourly.scheduleWithFixedDelay(this::look, 0, 1, TimeUnit.HOURS);
+        }
+    }
+
+    private void look() {
+        try (Connection db = source.getConnection()) {
+            backups.daily(db, clock.instant());
+            Mark.of(db, clock.instant()).write(folder);
+        } catch (IOException | SQLException | RuntimeException e) {
+            LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
+        }
+    }
+
+    @PreDestroy
+    void end() {
+        if (hourly == null) {
+            return;
+        }
+        hourly.shutdown();
+        try (Connection db = source.getConnection()) {
+            Mark.of(db, clock.instant()).write(folder);
+        } catch (IOException | SQLException e) {
+            LOG.warn("What the database holds cannot be written down: {}", Backups.firstLine(e));
+        }
+    }
+
+    public List<Backups.Kept> list() throws IOException {
+        return backups == null ? List.of() : backups.list();
+    }
+
+    public boolean staged() {
+        return backups != null && backups.staged();
+    }
+
+    public void unstage() throws IOException {
+        require().unstage();
+    }
+
+    public Backups.Sheet stage(InputStream backup) throws IOException {
+        return require().stage(backup);
+    }
+
+    /** A backup of now, in a file that the caller deletes. */
+    public Path make() throws IOException, SQLException {
+        Path file = Files.createTempFile(require().place(), "now", ".zip");
+        try (Connection db = source.getConnection()) {
+            backups.make(db, file, clock.instant());
+        }
+        return file;
+    }
+
+    /** One of the list by its name; empty when there is none. */
+    public Optional<Path> file(String name) throws IOException {
+        return list().stream()
+                .filter(k -> k.name().equals(name))
+                .map(Backups.Kept::file)
+                .findFirst();
+    }
+
+    private Backups require() {
+        if (backups == null) {
+            throw new IllegalArgumentException("The database is no file of this program; back it up where it runs.");
+        }
+        return backups;
+    }
+}

@@ -1,0 +1,79 @@
+package izzet.app.backup;
+
+import java.io.IOException;
+import java.io.Reader;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Properties;
+
+/**
+ * What a database held at a moment. All of it only grows, so a database that holds less has lost something.
+ *
+ * @param changes of all plans together
+ * @param records highest number given
+ * @param items versions kept
+ */
+record Mark(long changes, long records, long items, Instant at) {
+
+    static Mark of(Connection db, Instant at) throws SQLException {
+        return new Mark(
+                number(db, "select coalesce(sum(version), 0) from plan"),
+                number(db, "select coalesce(max(id), 0) from record"),
+                hasItems(db) ? number(db, "select count(*) from shelf_item") : 0,
+                at);
+    }
+
+    /** The first databases had no shelf. */
+    private static boolean hasItems(Connection db) throws SQLException {
+        return number(db, "select count(*) from information_schema.tables where lower(table_name) = 'shelf_item'") > 0;
+    }
+
+    private static long number(Connection db, String query) throws SQLException {
+        try (Statement statement = db.createStatement();
+                ResultSet row = statement.executeQuery(query)) {
+            row.next();
+            return row.getLong(1);
+        }
+    }
+
+    /** Empty where there is none, or none that can be read: then nothing is known. */
+    static Optional<Mark> read(Path file) {
+        Properties told = new Properties();
+        try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+            told.load(in);
+            return Optional.of(new Mark(
+                    Long.parseLong(told.getProperty("changes")),
+                    Long.parseLong(told.getProperty("records")),
+                    Long.parseLong(told.getProperty("items")),
+                    Instant.parse(told.getProperty("at"))));
+        } catch (IOException | RuntimeException e) {
+            return Optional.empty();
+        }
+    }
+
+    void write(DataFolder folder) throws IOException {
+        Properties told = new Properties();
+        told.setProperty("changes", String.valueOf(changes));
+        told.setProperty("records", String.valueOf(records));
+        told.setProperty("items", String.valueOf(items));
+        told.setProperty("at", at.toString());
+        Path beside = folder.mark().resolveSibling(folder.mark().getFileName() + ".new");
+        try (Writer out = Files.newBufferedWriter(beside, StandardCharsets.UTF_8)) {
+            told.store(out, "What the database held; a database with less has lost something.");
+        }
+        DataFolder.moveIntoPlace(beside, folder.mark());
+    }
+
+    /** Records may be taken away, so their count says nothing. */
+    boolean holdsLessThan(Mark before) {
+        return changes < before.changes || items < before.items;
+    }
+}

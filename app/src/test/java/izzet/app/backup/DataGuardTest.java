@@ -1,0 +1,213 @@
+package izzet.app.backup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class DataGuardTest {
+
+    private static final String SETTINGS = ";WRITE_DELAY=0";
+    private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-11-20T10:00:00Z"), ZoneOffset.UTC);
+
+    @TempDir
+    private Path path;
+
+    private DataFolder folder;
+    private Backups backups;
+
+    @BeforeEach
+    void start() {
+        folder = new DataFolder(path);
+        backups = new Backups(folder, SETTINGS);
+    }
+
+    private void prepare() throws SQLException {
+        new DataGuard(path, SETTINGS, CLOCK).prepare();
+    }
+
+    private Connection open() throws SQLException {
+        return DriverManager.getConnection(folder.url(folder.database(), SETTINGS), "sa", "");
+    }
+
+    private void plans(int count) throws SQLException {
+        try (Connection db = open()) {
+            for (int i = 0; i < count; i++) {
+                db.createStatement()
+                        .execute("insert into plan (name, current_number, version, changed_at)"
+                                + " values ('Wick halt', 1, 1, current_timestamp)");
+            }
+        }
+    }
+
+    private long count() throws SQLException {
+        try (Connection db = open()) {
+            return Mark.of(db, CLOCK.instant()).changes();
+        }
+    }
+
+    private void backUp() throws IOException, SQLException {
+        try (Connection db = open()) {
+            backups.daily(db, CLOCK.instant());
+            Mark.of(db, CLOCK.instant()).write(folder);
+        }
+    }
+
+    @Test
+    void theNewestMigrationIsTheOneThatIsKnown() throws IOException {
+        try (var files = Files.list(Path.of("src/main/resources/db/migration"))) {
+            int newest = files.map(f -> f.getFileName().toString())
+                    .mapToInt(f -> Integer.parseInt(f.substring(1, f.indexOf('_'))))
+                    .max()
+                    .orElseThrow();
+            assertThat(DataGuard.NEWEST).isEqualTo(newest);
+        }
+    }
+
+    @Test
+    void aNewFolderGetsAWholeDatabaseForItsOwnerOnly() throws SQLException, IOException {
+        Files.writeString(folder.making(), "left by a kill");
+        prepare();
+        assertThat(count()).isZero();
+        assertThat(folder.making()).doesNotExist();
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(folder.database())))
+                .isEqualTo("rw-------");
+        prepare();
+        plans(2);
+        prepare();
+        assertThat(count()).isEqualTo(2);
+    }
+
+    /** A folder that an earlier release wrote is brought up to date, after a backup. */
+    @Test
+    void anOlderFolderIsUpdatedAfterABackup() throws SQLException, IOException {
+        Files.copy(Path.of("src/test/resources/data-0.1/izzet.mv.db"), folder.database());
+        long before = count();
+        assertThat(before).isPositive();
+        prepare();
+        assertThat(count()).isEqualTo(before);
+        try (Connection db = open()) {
+            assertThat(db.createStatement()
+                            .executeQuery("select count(*) from record where whole")
+                            .next())
+                    .isTrue();
+        }
+        List<Backups.Kept> kept = backups.list();
+        assertThat(kept).singleElement().satisfies(k -> assertThat(k.name()).startsWith("before-update-"));
+        Files.delete(folder.database());
+        backups.restore(kept.get(0).file(), CLOCK.instant());
+        prepare();
+        assertThat(count()).isEqualTo(before);
+    }
+
+    @Test
+    void anEmptyFileIsNeverTakenForANewDatabase() throws SQLException, IOException {
+        prepare();
+        plans(3);
+        backUp();
+        Files.write(folder.database(), new byte[0]);
+        assertThatThrownBy(this::prepare)
+                .isInstanceOf(DataFault.class)
+                .hasMessageContaining("it has 0 bytes")
+                .hasMessageContaining("./izzet restore " + path.resolve("backups/izzet-2026-11-20.zip"));
+        assertThat(folder.database()).hasSize(0);
+    }
+
+    @Test
+    void aMissingDatabaseIsTold() throws SQLException, IOException {
+        prepare();
+        plans(3);
+        backUp();
+        Files.delete(folder.database());
+        assertThatThrownBy(this::prepare)
+                .isInstanceOf(DataFault.class)
+                .hasMessageContaining("is missing, though it held 3");
+        assertThat(folder.database()).doesNotExist();
+    }
+
+    @Test
+    void aFileOfHalfItsLengthIsTold() throws SQLException, IOException {
+        prepare();
+        plans(2000);
+        backUp();
+        try (RandomAccessFile file = new RandomAccessFile(folder.database().toFile(), "rw")) {
+            file.setLength(file.length() / 2);
+        }
+        assertThatThrownBy(this::prepare).isInstanceOf(DataFault.class).hasMessageContaining("./izzet restore ");
+    }
+
+    /** An older state of the same database, as a copy that came back by mistake. */
+    @Test
+    void anOlderDatabaseIsTold() throws SQLException, IOException {
+        prepare();
+        plans(1);
+        byte[] old = Files.readAllBytes(folder.database());
+        plans(4);
+        backUp();
+        Files.write(folder.database(), old);
+        assertThatThrownBy(this::prepare)
+                .isInstanceOf(DataFault.class)
+                .hasMessageContaining("it holds 1 changes and held 5");
+    }
+
+    @Test
+    void whatABackupHoldsComesBackAndWhatWasThereIsKept() throws SQLException, IOException {
+        prepare();
+        plans(3);
+        backUp();
+        plans(2);
+        Path backup = backups.list().get(0).file();
+        assertThat(BackupCommand.run("restore", backup, path)).contains("3 changes");
+        prepare();
+        assertThat(count()).isEqualTo(3);
+        try (var kept = Files.list(folder.kept())) {
+            assertThat(kept).hasSize(1);
+        }
+    }
+
+    @Test
+    void aStagedBackupTakesThePlaceAtTheNextStart() throws SQLException, IOException {
+        prepare();
+        plans(3);
+        backUp();
+        plans(1);
+        try (var in = Files.newInputStream(backups.list().get(0).file())) {
+            assertThat(backups.stage(in).changes()).isEqualTo(3);
+        }
+        assertThat(count()).as("not before").isEqualTo(4);
+        prepare();
+        assertThat(count()).isEqualTo(3);
+        assertThat(folder.staged()).doesNotExist();
+    }
+
+    @Test
+    void aDamagedBackupChangesNothing() throws SQLException, IOException {
+        prepare();
+        plans(3);
+        backUp();
+        Path backup = backups.list().get(0).file();
+        byte[] bytes = Files.readAllBytes(backup);
+        bytes[bytes.length / 3] ^= 0x55;
+        Path damaged = Files.write(path.resolve("damaged.zip"), bytes);
+        Path junk = Files.writeString(path.resolve("junk.zip"), "no zip at all");
+        for (Path file : List.of(damaged, junk)) {
+            assertThatThrownBy(() -> backups.restore(file, CLOCK.instant())).isInstanceOf(DataFault.class);
+        }
+        assertThat(count()).isEqualTo(3);
+        assertThat(folder.making()).doesNotExist();
+    }
+}
