@@ -11,8 +11,10 @@ import izzet.core.catalog.Role;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Reaches;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Connection;
@@ -345,7 +347,7 @@ public record Weave(
 
         private Row row(Wire wire, int y) {
             Optional<Target> to = wire.to();
-            Optional<Circuit.Reach> reach = circuit.reach(wire.from());
+            Optional<Reaches.Reach> reach = circuit.reach(wire.from());
             String target = to.filter(t -> !t.isLine())
                     .map(Target::toString)
                     .orElseGet(() -> reach.map(r -> "board:" + r.pin().id()).orElse(""));
@@ -514,11 +516,11 @@ public record Weave(
                 if (f.severity() != Severity.STOP) {
                     continue;
                 }
-                boolean address = (f.rule().equals("I1") || f.rule().equals("I7"))
+                boolean address = (f.trouble() == Trouble.ADDRESS_CLASH || f.trouble() == Trouble.SEGMENT_CLASH)
                         && f.about("part", wire.unit().id())
                         && wire.role().i2c();
                 boolean pin =
-                        f.rule().startsWith("P") && target.startsWith("board:") && f.about("pin", target.substring(6));
+                        f.group().equals("pins") && target.startsWith("board:") && f.about("pin", target.substring(6));
                 if (address || pin || f.about("line", wire.from().toString())) {
                     return true;
                 }

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class PlanFrames {
 
-    private static final Set<String> PIN_GROUPS = Set.of("P", "S");
+    private static final Set<String> PIN_GROUPS = Set.of("pins", "spi");
 
     private final PlanStore plans;
     private final Shelf shelf;
@@ -69,8 +69,7 @@ public class PlanFrames {
         String[][] names = {{"parts", "Parts"}, {"pins", "Pins"}, {"wiring", "Wiring"}, {"traffic", "Traffic"}};
         for (String[] name : names) {
             List<Finding> own = report.findings().stream()
-                    .filter(f -> name[0].equals("pins")
-                            == PIN_GROUPS.contains(f.rule().substring(0, 1)))
+                    .filter(f -> name[0].equals("pins") == PIN_GROUPS.contains(f.group()))
                     .filter(f -> name[0].equals("parts") || name[0].equals("pins"))
                     .toList();
             long stops = own.stream().filter(f -> f.severity() == Severity.STOP).count();

@@ -94,7 +94,8 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                 : answer.assignments().get(0).edit().apply(carried);
         // What is no matter of the assigner, and as much as possible where it found nothing.
         Plan assigned = Proposal.of(placed, catalog).edit().apply(placed);
-        Plan whole = resistors(plan, stay == null ? assigned : unlocked(assigned, stay.there()), catalog);
+        Plan whole =
+                resistors(plan, stay == null ? assigned : unlocked(open(plan, assigned, stay), stay.there()), catalog);
         Comparison comparison = new Comparison(plan, whole, catalog, answer.conflict());
         return new Migration(whole, comparison.rows(), comparison.constants(), answer.outcome(), answer.conflict());
     }
@@ -240,6 +241,19 @@ public record Migration(Plan plan, List<Row> rows, List<Constant> constants, Out
                     .filter(r -> logic ? r.volts() == target.logicVolts() : r.volts() == old.volts())
                     .findFirst();
         }
+    }
+
+    /** Lines that were open here, and were not touched since, are open again. */
+    private static Plan open(Plan plan, Plan assigned, Stay stay) {
+        Plan next = assigned;
+        for (Connection c : assigned.connections()) {
+            boolean wasOpen = stay.there().part(c.from().owner()).isPresent()
+                    && stay.there().connection(c.from()).isEmpty();
+            if (wasOpen && plan.connection(c.from()).equals(stay.left().connection(c.from()))) {
+                next = new PlanEdit.Disconnect(c.from()).apply(next);
+            }
+        }
+        return next;
     }
 
     /** Locks as they were on this board, in place of those that held the search. */

@@ -17,6 +17,7 @@ import izzet.core.catalog.Role;
 import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Reaches;
 import izzet.core.circuit.SideEffects;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
@@ -24,6 +25,7 @@ import izzet.core.plan.Bus;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -47,6 +49,8 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
 
     /** Contrast by a fixed resistor to ground, until a potentiometer is fitted. Common practice. */
     private static final double CONTRAST_OHMS = 1000;
+
+    private static final double PULL_OHMS = 10_000;
 
     private static final int I2C_HZ = 100_000;
     private static final int SPI_HZ = 4_000_000;
@@ -257,7 +261,8 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                     .map(wire -> LegalPins.of(circuit, wire).stream()
                             .filter(index::containsKey)
                             .filter(p -> !BootLevel.kills(circuit, wire, p))
-                            .sorted(Comparator.comparingInt(p -> PinCost.of(wire, p)))
+                            .sorted(Comparator.comparing((Pin p) -> restless(circuit, wire, p))
+                                    .thenComparingInt(p -> PinCost.of(wire, p)))
                             .mapToInt(index::get)
                             .toArray())
                     .toList();
@@ -274,7 +279,11 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 if (given[i] < 0 || second) {
                     left.add(wire);
                 } else {
-                    take(new PlanEdit.Connect(pinConnection(circuit, wire, pins.get(given[i]))));
+                    Pin pin = pins.get(given[i]);
+                    take(new PlanEdit.Connect(pinConnection(circuit, wire, pin)));
+                    if (restless(circuit, wire, pin)) {
+                        rest(circuit, wire, pin);
+                    }
                 }
             }
             for (Wire wire : followers) {
@@ -295,11 +304,37 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                         lamp.typicalMilliamps(), circuit.board().current().perPinMilliamps());
                 series = resistor(wire, circuit.board().logicVolts(), milliamps);
             }
-            boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
-            boolean toSupply = wire.unit().variant().rests().containsValue(Rest.SUPPLY);
-            boolean has = button && circuit.board().pullOhms(pin, !toSupply).isPresent();
-            String pull = !has ? null : toSupply ? Connection.INTERNAL_DOWN : Connection.INTERNAL_UP;
+            boolean has = contact(wire)
+                    && circuit.board().pullOhms(pin, !closesToSupply(wire)).isPresent();
+            String pull = !has ? null : closesToSupply(wire) ? Connection.INTERNAL_DOWN : Connection.INTERNAL_UP;
             return new Connection(wire.from(), Target.pin(pin.id()), series, pull);
+        }
+
+        private static boolean contact(Wire wire) {
+            return wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
+        }
+
+        private static boolean closesToSupply(Wire wire) {
+            return wire.unit().variant().rests().containsValue(Rest.SUPPLY);
+        }
+
+        /** Whether a contact would rest at no level on a pin, because the chip has no resistor there. */
+        private static boolean restless(Circuit circuit, Wire wire, Pin pin) {
+            return contact(wire)
+                    && !pin.can(PinFunction.BOARD_RESET)
+                    && circuit.board().pullOhms(pin, !closesToSupply(wire)).isEmpty();
+        }
+
+        /** A resistor of the plan where the chip has none. */
+        private void rest(Circuit circuit, Wire wire, Pin pin) {
+            Optional<Rail> rail = closesToSupply(wire)
+                    ? Optional.of(circuit.board().ground())
+                    : circuit.board().rails().stream()
+                            .filter(r ->
+                                    r.gives() && r.volts() == circuit.board().logicVolts())
+                            .findFirst();
+            rail.ifPresent(r -> take(new PlanEdit.AddResistor(
+                    new Resistor(plan.freeId("r"), Target.pin(pin.id()), Target.rail(r.id()), PULL_OHMS))));
         }
 
         private static Double resistor(Wire wire, double volts, double milliamps) {
@@ -358,7 +393,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 .filter(w -> w.connected() && w.busSignal().equals(wire.busSignal()) && busId != null)
                 .filter(w -> busId.equals(w.unit().placed().bus()))
                 .flatMap(w -> circuit.reach(w.from()).stream())
-                .map(Circuit.Reach::pin)
+                .map(Reaches.Reach::pin)
                 .findFirst();
         Optional<Bus> bus = circuit.busOf(wire.unit());
         if (present.isPresent() || bus.isEmpty() || bus.get().bitBanged()) {
@@ -375,7 +410,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
                 .filter(w -> w.role() == Role.I2C_SCL && busId != null)
                 .filter(w -> busId.equals(w.unit().placed().bus()))
                 .flatMap(w -> circuit.reach(w.from()).stream())
-                .map(Circuit.Reach::pin)
+                .map(Reaches.Reach::pin)
                 .findFirst();
     }
 }

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
  * What a rule found. Data: {@link #sentence()} is the one place where it becomes text. Immutable.
  *
  * @param rule id of the rule, such as {@code I1}
+ * @param group of the rule, such as {@code pins}
  * @param aspect tells it from others of the same rule at the same places; empty where there are none
  * @param trouble what kind it is
  * @param seenWorking commonly seen working although out of specification
@@ -23,6 +24,7 @@ import java.util.stream.Collectors;
  */
 public record Finding(
         String rule,
+        String group,
         String aspect,
         Severity severity,
         Trouble trouble,

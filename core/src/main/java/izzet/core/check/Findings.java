@@ -151,6 +151,7 @@ public final class Findings {
             places.addAll(others);
             found.add(new Finding(
                     rule.id(),
+                    rule.group(),
                     aspect,
                     severity,
                     rule.trouble(),

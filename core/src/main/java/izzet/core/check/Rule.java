@@ -11,6 +11,12 @@ public interface Rule {
     /** Letter of the group and number, such as {@code I1}; unique. */
     String id();
 
+    /** What it is about: the last part of its package, such as {@code pins}. */
+    default String group() {
+        String name = getClass().getPackageName();
+        return name.substring(name.lastIndexOf('.') + 1);
+    }
+
     /** What it looks at, in a few words, for the list of rules that found nothing. */
     String subject();
 

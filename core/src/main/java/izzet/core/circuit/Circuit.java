@@ -1,7 +1,6 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.Board;
-import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Part;
@@ -17,14 +16,11 @@ import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
 
 /**
  * What a plan means electrically: its nets, supplies, addresses and bus segments, derived once and shared by all rules. Immutable
@@ -48,9 +44,10 @@ public final class Circuit {
     private final List<Resistor> resistors;
     private final Map<Target, Optional<Rail>> railOf = new ConcurrentHashMap<>();
     private final Map<Target, Optional<Double>> logicVoltsOf = new ConcurrentHashMap<>();
-    private final Map<String, List<Wire>> linesOnPin = new ConcurrentHashMap<>();
-    private final Map<Target, List<Pin>> pinsUnder = new ConcurrentHashMap<>();
-    private final Map<String, Optional<Segment>> segments = new ConcurrentHashMap<>();
+    private final Shifters shifters = new Shifters(this);
+    private final Addresses addresses = new Addresses(this);
+    private final Segments segments = new Segments(this);
+    private final Reaches reaches = new Reaches(this);
     private volatile DcModel dc;
     private volatile Levels levels;
     private volatile Supplies supplies;
@@ -183,25 +180,12 @@ public final class Circuit {
 
     /** Lines joined to a pin by wires and level shifters. */
     public List<Wire> linesOn(Pin pin) {
-        return linesOnPin.computeIfAbsent(
-                pin.id(),
-                id -> usersOf(pin).stream().flatMap(w -> standsFor(w).stream()).toList());
+        return shifters.linesOn(pin);
     }
 
     /** The pins that a line is joined to by wires and level shifters. */
     public List<Pin> pinsUnder(Wire wire) {
-        return pinsUnder.computeIfAbsent(wire.from(), from -> findPinsUnder(wire));
-    }
-
-    private List<Pin> findPinsUnder(Wire wire) {
-        List<Pin> direct = netOf(wire.from()).map(Net::pins).orElse(List.of());
-        boolean behind = direct.isEmpty()
-                && netOf(wire.from()).stream().flatMap(n -> n.wires().stream()).anyMatch(w -> w.role() == Role.SHIFT);
-        return behind
-                ? board.signalPins().stream()
-                        .filter(p -> linesOn(p).contains(wire))
-                        .toList()
-                : direct;
+        return shifters.pinsUnder(wire);
     }
 
     /**
@@ -209,35 +193,12 @@ public final class Circuit {
      * with nothing there, and for one whose other side is nearer to the board.
      */
     public List<Wire> standsFor(Wire wire) {
-        return wire.role() == Role.SHIFT ? beyond(wire, new HashSet<>()) : List.of(wire);
+        return shifters.standsFor(wire);
     }
 
     /** The line that says what a wire's place must be able to do; the wire itself where nothing hangs behind it. */
     public Wire need(Wire wire) {
         return standsFor(wire).stream().findFirst().orElse(wire);
-    }
-
-    private List<Wire> beyond(Wire near, Set<Target> seen) {
-        Optional<Target> far = otherSide(near);
-        Net net = far.flatMap(this::netOf).orElse(null);
-        boolean towardsBoard = net == null
-                || !net.pins().isEmpty()
-                || net.wires().stream().anyMatch(w -> w.role().downstream() && w.role() != Role.SHIFT);
-        if (towardsBoard || !seen.add(near.from())) {
-            return List.of();
-        }
-        return net.wires().stream()
-                .filter(w -> !w.from().equals(far.get()))
-                .flatMap(w -> w.role() == Role.SHIFT ? beyond(w, seen).stream() : Stream.of(w))
-                .toList();
-    }
-
-    private static Optional<Target> otherSide(Wire wire) {
-        String id = wire.line().id();
-        return wire.unit().part().shifts().stream()
-                .filter(s -> s.low().equals(id) || s.high().equals(id))
-                .map(s -> Target.line(wire.unit().id(), s.low().equals(id) ? s.high() : s.low()))
-                .findFirst();
     }
 
     public List<Pin> freePins() {
@@ -375,126 +336,21 @@ public final class Circuit {
      * @return empty for parts not on a 2-wire bus, and while an address pin is neither high nor low
      */
     public Optional<Integer> addressOf(Unit unit) {
-        if (unit.part().i2c() == null || unit.variant().bus() != BusKind.I2C) {
-            return Optional.empty();
-        }
-        int address = unit.part().i2c().baseAddress();
-        for (Part.Strap strap : unit.part().straps()) {
-            address += settingOf(unit, strap).addsToAddress();
-        }
-        for (Wire wire : wiresOf(unit)) {
-            if (wire.role() == Role.ADDRESS) {
-                Optional<Double> level = railVolts(wire.from());
-                if (level.isEmpty()) {
-                    return Optional.empty();
-                }
-                address += level.get() > 0 ? wire.line().addressAdded() : 0;
-            }
-        }
-        return Optional.of(address);
+        return addresses.of(unit);
     }
 
     /** Where a part on a 2-wire bus can be heard; the trunk of its bus while its clock is not connected. */
     public Optional<Segment> segmentOf(Unit unit) {
-        if (unit.placed().bus() == null || unit.part().i2c() == null) {
-            return Optional.empty();
-        }
-        return segments.computeIfAbsent(unit.id(), id -> wire(unit, Role.I2C_SCL)
-                .map(scl -> segmentAt(scl.from(), unit.placed().bus(), 0)));
+        return segments.of(unit);
     }
-
-    private Segment segmentAt(Target clock, String bus, int depth) {
-        for (Wire wire : netOf(clock).map(Net::wires).orElse(List.of())) {
-            Optional<Upstream> up = upstream(wire);
-            if (up.isPresent() && depth < units.size()) {
-                Segment parent = segmentAt(up.get().line(), bus, depth + 1);
-                if (!up.get().divides()) {
-                    return parent;
-                }
-                List<Segment.Hop> path = new ArrayList<>(parent.path());
-                path.add(new Segment.Hop(wire.unit(), up.get().channel()));
-                return new Segment(bus, path);
-            }
-        }
-        return new Segment(bus, List.of());
-    }
-
-    /**
-     * The line of a helper towards the board, for a line of it that other parts hang on.
-     *
-     * @param divides whether addresses on both sides are apart; a level shifter only passes on
-     */
-    public record Upstream(Target line, boolean divides, String channel) {}
 
     /** Empty when the wire is not a helper's downstream line. */
-    public Optional<Upstream> upstream(Wire wire) {
-        Part part = wire.unit().part();
-        String id = wire.line().id();
-        if (part.busSwitch() != null) {
-            List<Part.BusSwitch.Channel> channels = part.busSwitch().channels();
-            for (int i = 0; i < channels.size(); i++) {
-                if (channels.get(i).scl().equals(id)) {
-                    return up(wire, part.busSwitch().scl(), true, String.valueOf(i));
-                }
-                if (channels.get(i).sda().equals(id)) {
-                    return up(wire, part.busSwitch().sda(), true, String.valueOf(i));
-                }
-            }
-        }
-        if (part.clockGate() != null && part.clockGate().outputs().contains(id)) {
-            return up(
-                    wire,
-                    part.clockGate().clock(),
-                    true,
-                    String.valueOf(part.clockGate().outputs().indexOf(id)));
-        }
-        if (wire.role().instead()) {
-            return wire(wire.unit(), Role.I2C_SDA)
-                    .or(() -> wire(wire.unit(), Role.SPI_MOSI))
-                    .flatMap(data -> up(wire, data.line().id(), false, id));
-        }
-        // Of a shifter's two sides, the one with the board's pin is upstream.
-        return otherSide(wire).filter(this::leadsToPin).flatMap(other -> up(wire, other.name(), false, other.name()));
+    public Optional<Segments.Upstream> upstream(Wire wire) {
+        return segments.upstream(wire);
     }
 
-    private static Optional<Upstream> up(Wire wire, String line, boolean divides, String channel) {
-        return Optional.of(new Upstream(Target.line(wire.unit().id(), line), divides, channel));
-    }
-
-    private boolean leadsToPin(Target end) {
-        return netOf(end).map(n -> !n.pins().isEmpty()).orElse(false);
-    }
-
-    /**
-     * The board's pin that a line ends at, through helpers where there are any.
-     *
-     * @param via the helper next to the line; null when wires alone lead there
-     */
-    public record Reach(Pin pin, Unit via) {}
-
-    /** Empty when no pin is reached. */
-    public Optional<Reach> reach(Target end) {
-        return reach(end, null, new HashSet<>());
-    }
-
-    private Optional<Reach> reach(Target end, Unit via, Set<Net> seen) {
-        Optional<Net> net = netOf(end);
-        if (net.isEmpty() || !seen.add(net.get())) {
-            return Optional.empty();
-        }
-        if (!net.get().pins().isEmpty()) {
-            return Optional.of(new Reach(net.get().pins().get(0), via));
-        }
-        for (Wire wire : net.get().wires()) {
-            Optional<Upstream> up = upstream(wire);
-            if (up.isPresent() && !up.get().line().equals(end)) {
-                Unit first = via == null ? wire.unit() : via;
-                Optional<Reach> found = reach(up.get().line(), first, seen);
-                if (found.isPresent()) {
-                    return found;
-                }
-            }
-        }
-        return Optional.empty();
+    /** The board's pin that a line ends at, through helpers where there are any; empty when no pin is reached. */
+    public Optional<Reaches.Reach> reach(Target end) {
+        return reaches.of(end);
     }
 }

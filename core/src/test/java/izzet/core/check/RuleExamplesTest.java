@@ -69,6 +69,17 @@ class RuleExamplesTest {
                 .wire("sign:SCL", "gate:" + output);
     }
 
+    private static Workbench byAddress(String output, String select) {
+        return on(DUAL).with("sign", Workbench.OLED)
+                .bare("gate", "decoder-2to4-address", "clock-on-address")
+                .wire("gate:VCC", "rail:3V3")
+                .wire("gate:GND", "rail:GND")
+                .wire("gate:1E", "rail:GND")
+                .wire("gate:1A0", "board:GP9")
+                .wire("gate:1A1", select)
+                .wire("sign:SCL", "gate:" + output);
+    }
+
     private static Workbench powered(boolean input) {
         Workbench bench = mcu().bare("reg", "regulator-3v3", "supply").wire("reg:GND", "rail:GND");
         if (input) {
@@ -186,6 +197,18 @@ class RuleExamplesTest {
                         Severity.NOTE,
                         "other order of supply and ground"),
                 new Example("I6", gated("1Y1", "rail:GND"), gated("1Y2", "rail:GND"), Severity.STOP, "never be chosen"),
+                new Example(
+                        "I6",
+                        byAddress("1Y2", "board:GP10"),
+                        byAddress("1Y3", "board:GP10"),
+                        Severity.STOP,
+                        "upside down"),
+                new Example(
+                        "I6",
+                        byAddress("1Y0", "rail:GND"),
+                        byAddress("1Y2", "rail:GND"),
+                        Severity.STOP,
+                        "never be chosen"),
                 new Example(
                         "I8",
                         mcu().with("a", Workbench.OLED),

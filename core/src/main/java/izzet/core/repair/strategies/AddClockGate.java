@@ -26,6 +26,8 @@ import java.util.stream.Collectors;
 /** Gives the clock to one of the clashing parts at a time through a decoder; the data line stays shared. */
 public final class AddClockGate implements RepairStrategy {
 
+    private static final int FOUR = 4;
+
     @Override
     public String name() {
         return "clock-gate";
@@ -45,7 +47,10 @@ public final class AddClockGate implements RepairStrategy {
         return circuit.catalog().parts().values().stream()
                 .filter(p -> p.clockGate() != null && p.clockGate().outputs().size() >= units.size())
                 // The smallest that suffices.
-                .min(Comparator.comparingInt(p -> p.clockGate().outputs().size()))
+                // One with two outputs only is no better than one with four: it has no place to park.
+                .min(Comparator.comparingInt((Part p) ->
+                                Math.max(FOUR, p.clockGate().outputs().size()))
+                        .thenComparing(Part::id))
                 .stream()
                 .flatMap(p -> candidate(circuit, units, p).stream())
                 .toList();

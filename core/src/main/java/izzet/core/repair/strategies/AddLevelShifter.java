@@ -9,6 +9,7 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
+import izzet.core.circuit.Reaches;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
@@ -135,7 +136,7 @@ public final class AddLevelShifter implements RepairStrategy {
         return wires.stream()
                 .filter(w -> w.role() == role)
                 .flatMap(w -> circuit.reach(w.from()).stream())
-                .map(Circuit.Reach::pin)
+                .map(Reaches.Reach::pin)
                 .findFirst();
     }
 }

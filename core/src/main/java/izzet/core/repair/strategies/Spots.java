@@ -11,6 +11,7 @@ import izzet.core.check.Finding;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
+import izzet.core.circuit.Reaches;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
@@ -47,7 +48,7 @@ final class Spots {
 
     /** The pin at the board's end of a bus line of this unit. */
     static Optional<Pin> pin(Circuit circuit, Unit unit, Role role) {
-        return circuit.wire(unit, role).flatMap(w -> circuit.reach(w.from())).map(Circuit.Reach::pin);
+        return circuit.wire(unit, role).flatMap(w -> circuit.reach(w.from())).map(Reaches.Reach::pin);
     }
 
     /** The rail nearest to the level at which a bus idles, or to the board's logic where it has no pull-up. */

@@ -43,6 +43,7 @@ public final class ClockGateRule implements Rule {
             Part.ClockGate gate = unit.part().clockGate();
             if (gate != null) {
                 outputs(circuit, findings, unit, gate);
+                inverted(circuit, findings, unit, gate);
             }
             if (unit.part().i2c() != null && unit.part().i2c().stretchesClock()) {
                 stretching(circuit, findings, unit);
@@ -68,6 +69,26 @@ public final class ClockGateRule implements Rule {
                     unreachable(findings, circuit, end, select, tied.get() > 0, behind);
                     break;
                 }
+            }
+        }
+    }
+
+    /** An output of the chip that is none of the gated clocks, with a part's clock on it. */
+    private void inverted(Circuit circuit, Findings findings, Unit unit, Part.ClockGate gate) {
+        for (Wire wire : circuit.wiresOf(unit)) {
+            boolean clock = circuit.netOf(wire.from()).map(Net::wires).orElse(List.of()).stream()
+                    .anyMatch(w -> w.role() == Role.I2C_SCL);
+            if (wire.role() == Role.GATE_OUTPUT
+                    && !gate.outputs().contains(wire.line().id())
+                    && clock) {
+                findings.of(this, Severity.STOP, "{line} carries the clock upside down: use {outputs}.")
+                        .aspect("inverted")
+                        .at(Place.of(wire))
+                        .word("line", wire.label())
+                        .word("outputs", String.join(" or ", gate.outputs()))
+                        .source(unit.part().source(gate.source()))
+                        .remedy("Move the clock to " + String.join(" or ", gate.outputs()) + ".")
+                        .add();
             }
         }
     }

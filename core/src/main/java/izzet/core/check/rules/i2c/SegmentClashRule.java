@@ -8,6 +8,7 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Segment;
+import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
@@ -103,7 +104,7 @@ public final class SegmentClashRule implements Rule {
                 .filter(w -> w.unit().part().busSwitch() != null)
                 .map(circuit::upstream)
                 .flatMap(Optional::stream)
-                .map(Circuit.Upstream::channel)
+                .map(Segments.Upstream::channel)
                 .findFirst();
     }
 }

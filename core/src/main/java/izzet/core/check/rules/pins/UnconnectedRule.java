@@ -65,7 +65,7 @@ public final class UnconnectedRule implements Rule {
                                 circuit.wiresOf(unit).stream()
                                         .filter(UnconnectedRule::required)
                                         .count())
-                        .remedy("Connect them, by hand or as proposed.")
+                        .remedy("Connect " + (open.size() == 1 ? "it" : "them") + ", by hand or as proposed.")
                         .add();
             }
         }
