@@ -343,7 +343,7 @@ class RuleExamplesTest {
                         mcu().with("a", "character-16x2-expander"),
                         mcu().with("a", Workbench.OLED),
                         Severity.NOTE,
-                        "send 32 bytes in one transfer"),
+                        "the picture of the a goes in pieces"),
                 new Example("P4", boot("GPIO5"), boot("GPIO12"), Severity.STOP, "should be low"),
                 new Example("P4", boot("GPIO16"), boot("GPIO2"), Severity.FIX, "download"));
     }

@@ -45,11 +45,12 @@ public final class TransferPieceRule implements Rule {
         Findings.Draft draft = findings.of(
                         this,
                         Severity.NOTE,
-                        "The usual libraries send {piece} bytes in one transfer: the {pictures} of {parts} in pieces.")
+                        "The usual libraries send {piece} bytes in one transfer: the {pictures} of {parts} {go} in pieces.")
                 .at(new Place("plan", "pieces", "2-wire transfers"))
                 .with(inPieces.stream().map(u -> Place.of(u)).toList())
                 .word("piece", PictureTime.PIECE_BYTES)
-                .word("pictures", inPieces.size() == 1 ? "picture goes" : "pictures go")
+                .word("pictures", inPieces.size() == 1 ? "picture" : "pictures")
+                .word("go", inPieces.size() == 1 ? "goes" : "go")
                 .word("parts", inPieces.stream().map(Unit::name).collect(Collectors.joining(" and ")));
         for (Unit unit : inPieces) {
             long bytes = bytes(unit);
