@@ -66,12 +66,10 @@ public final class Segments {
                 }
             }
         }
-        if (part.clockGate() != null && part.clockGate().outputs().contains(id)) {
-            return up(
-                    wire,
-                    part.clockGate().clock(),
-                    true,
-                    String.valueOf(part.clockGate().outputs().indexOf(id)));
+        if (part.clockGate() != null && wire.role() == Role.GATE_OUTPUT) {
+            // One that is no gated clock divides, too; rule I6 tells that it is of no use.
+            int output = part.clockGate().outputs().indexOf(id);
+            return up(wire, part.clockGate().clock(), true, output < 0 ? id : String.valueOf(output));
         }
         if (wire.role().instead()) {
             return circuit.wire(wire.unit(), Role.I2C_SDA)

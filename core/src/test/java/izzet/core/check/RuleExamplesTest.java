@@ -331,13 +331,42 @@ class RuleExamplesTest {
                         on(WIFI).with("a", "colour-240x320-parallel-16", "8-bit")
                                 .wire("a:D3", "rail:3V3"),
                         Severity.ADVISE,
-                        "D3 of the a are unused"),
+                        "D3 of the a, unused here, should be at ground"),
                 new Example(
                         "D5",
                         mcu().with("lamp", "led"),
                         on(DUAL).with("a", PANEL).wire("a:RESET", "rail:3V3"),
                         Severity.NOTE,
                         "no pin resets the a"),
+                new Example(
+                        "W2",
+                        on(WIFI).with("a", "colour-240x320-parallel-16", "8-bit"),
+                        resistor(
+                                on(WIFI).with("a", "colour-240x320-parallel-16", "8-bit")
+                                        .off("a:D3"),
+                                "rail:3V3",
+                                "a:D3",
+                                10_000),
+                        Severity.ADVISE,
+                        "at rest 3.3 V stand there"),
+                new Example(
+                        "D5",
+                        on(DUAL).with("a", PANEL),
+                        resistor(on(DUAL).with("a", PANEL).off("a:RESET"), "rail:3V3", "a:RESET", 10_000),
+                        Severity.NOTE,
+                        "no pin resets the a"),
+                new Example(
+                        "L9",
+                        behind("supply-diode"),
+                        behind("supply-diode").wire("one-way:OUT", "bank:5V").wire("one-way:IN", "rail:5V"),
+                        Severity.FIX,
+                        "nothing is fed through it"),
+                new Example(
+                        "P6",
+                        byAddress("1Y0", "board:GP10"),
+                        byAddress("1Y1", "board:GP10").off("gate:1A0"),
+                        Severity.STOP,
+                        "1A0"),
                 new Example(
                         "D7",
                         mcu().with("a", "character-16x2-expander"),

@@ -7,7 +7,6 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
-import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Quantity;
 import java.util.Comparator;
@@ -74,13 +73,10 @@ public final class WaitRule implements Rule {
         return Quantity.seconds(value * MILLI);
     }
 
-    /** Whether its reset line is tied to a supply or to nothing. */
+    /** Whether no pin moves its reset line: tied to a supply, also over a resistor, or to a button alone. */
     private static boolean neverReset(Circuit circuit, Unit unit) {
         return circuit.wire(unit, Role.RESET)
-                .filter(w -> circuit.netOf(w.from())
-                        .map(Net::rails)
-                        .filter(List::isEmpty)
-                        .isEmpty())
+                .filter(w -> circuit.reach(w.from()).isEmpty())
                 .isPresent();
     }
 }

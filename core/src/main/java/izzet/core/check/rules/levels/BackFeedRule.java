@@ -1,12 +1,14 @@
 package izzet.core.check.rules.levels;
 
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
+import izzet.core.circuit.Net;
 import izzet.core.quantity.Quantity;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -67,6 +69,10 @@ public final class BackFeedRule implements Rule {
         List<Rail> fed = giving.stream().filter(r -> !r.blocksBack()).toList();
         if (fed.size() <= 1 && fed.stream().allMatch(r -> most - r.volts() <= SAME_VOLTS)) {
             // The others have a diode: they give while they are higher, and take nothing.
+            giving.stream()
+                    .filter(Rail::blocksBack)
+                    .filter(one -> giving.stream().allMatch(Rail::ofPart) && feedsNothing(circuit, one))
+                    .forEach(one -> backwards(findings, one, fed));
             return;
         }
         if (most - least > SAME_VOLTS && !near) {
@@ -81,6 +87,23 @@ public final class BackFeedRule implements Rule {
                             ? "never plug USB in while the other feeds the rail, unless you know which gives way"
                             : "neither gives way, and the one that is off is fed backwards");
         }
+    }
+
+    /** Whether nothing hangs on a rail that takes a supply. */
+    private static boolean feedsNothing(Circuit circuit, Rail rail) {
+        return circuit.netOf(DcModel.endOf(rail)).map(Net::wires).orElse(List.of()).stream()
+                .noneMatch(w -> w.role() == Role.SUPPLY);
+    }
+
+    private void backwards(Findings findings, Rail one, List<Rail> fed) {
+        String others = fed.stream().map(Rail::label).collect(Collectors.joining(" and "));
+        findings.of(this, Severity.FIX, "{one} leads to {others}, which is a supply itself: nothing is fed through it.")
+                .aspect("backwards")
+                .at(Place.rail(one.id(), one.label()))
+                .word("one", one.label())
+                .word("others", others)
+                .remedy("Turn it round: the supply at its input, what is to be fed at its output.")
+                .add();
     }
 
     private void report(Circuit circuit, Findings findings, List<Rail> giving, Severity severity, String why) {

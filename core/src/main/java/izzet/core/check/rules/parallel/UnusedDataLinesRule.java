@@ -1,6 +1,5 @@
 package izzet.core.check.rules.parallel;
 
-import izzet.core.catalog.Rail;
 import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
@@ -8,9 +7,12 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.DcModel;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Quantity;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
@@ -35,12 +37,11 @@ public final class UnusedDataLinesRule implements Rule {
             List<Wire> tied = circuit.wiresOf(unit).stream()
                     .filter(w -> w.role() == Role.DATA
                             && unit.variant().rests().containsKey(w.line().id()))
-                    .filter(w -> circuit.rail(w.from()).isPresent())
+                    .filter(w -> level(circuit, w).isPresent())
                     .toList();
             tied.forEach(w -> findings.looked(this));
             List<Wire> wrong = tied.stream()
-                    .filter(w -> (w.rest() == Rest.GROUND)
-                            != circuit.rail(w.from()).orElseThrow().ground())
+                    .filter(w -> (w.rest() == Rest.SUPPLY) != (level(circuit, w).orElseThrow() > 0))
                     .toList();
             if (!wrong.isEmpty()) {
                 report(circuit, findings, unit, wrong);
@@ -53,12 +54,12 @@ public final class UnusedDataLinesRule implements Rule {
         findings.of(
                         this,
                         Severity.ADVISE,
-                        "{lines} of {part} are unused here and tied to {rail}; the part asks for {rest}.")
+                        "{lines} of {part}, unused here, should be at {rest}; at rest {volts} stand there.")
                 .at(Place.of(first))
                 .with(wrong.stream().skip(1).map(Place::of).toList())
                 .word("lines", wrong.stream().map(w -> w.line().id()).collect(Collectors.joining(", ")))
                 .word("part", unit.name())
-                .word("rail", circuit.rail(first.from()).map(Rail::label).orElseThrow())
+                .word("volts", Quantity.volts(level(circuit, first).orElseThrow()))
                 .word("rest", first.rest().text())
                 .figure("lines tied otherwise", wrong.size())
                 .figure("level to rest at", first.rest().text())
@@ -66,7 +67,23 @@ public final class UnusedDataLinesRule implements Rule {
                         unit.part().glass() == null
                                 ? null
                                 : unit.part().source(unit.part().glass().source()))
-                .remedy("Tie them to " + first.rest().text() + ".")
+                .remedy("Tie " + (wrong.size() == 1 ? "it" : "them") + " to "
+                        + first.rest().text() + ".")
                 .add();
+    }
+
+    /** What rails or resistors hold a line at; empty for one that nothing holds, or that a pin drives. */
+    private static Optional<Double> level(Circuit circuit, Wire wire) {
+        DcModel dc = circuit.dc();
+        int node = dc.node(wire.from());
+        Optional<Double> held = dc.held(node);
+        if (held.isPresent()
+                || circuit.netOf(wire.from()).filter(n -> n.pins().isEmpty()).isEmpty()) {
+            return held;
+        }
+        return dc.pieceAt(node)
+                .map(piece -> dc.at(piece, new DcModel.State()))
+                .filter(point -> point.holds(node))
+                .map(point -> point.volts(node));
     }
 }
