@@ -65,7 +65,7 @@ public final class BackupCommand {
             throw new DataFault("there is no database in " + data + "; say --data and its folder.");
         }
         try (Connection db = open(folder)) {
-            backups.make(db, file, clock.instant());
+            backups.make(Database.of(db), file, clock.instant());
         }
         return "Written: " + file + " (" + Files.size(file) + " bytes).";
     }

@@ -12,7 +12,6 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -64,18 +63,14 @@ public final class Backups {
     /**
      * Writes a backup beside the target and moves it there when it is whole.
      *
-     * @param db open on the database
      * @throws IOException when it cannot be written; then the target is as it was
      */
-    public void make(Connection db, Path target, Instant at) throws IOException, SQLException {
+    void make(Database db, Path target, Instant at) throws IOException, SQLException {
         Path raw = Files.createTempFile(folder.path(), "backup", ".raw");
         Path whole = target.resolveSibling(target.getFileName() + ".new");
         try {
             Files.delete(raw);
-            try (PreparedStatement backup = db.prepareStatement("backup to ?")) {
-                backup.setString(1, raw.toString());
-                backup.execute();
-            }
+            db.copyTo(raw);
             Mark mark = Mark.of(db, at);
             try (ZipInputStream in = new ZipInputStream(Files.newInputStream(raw));
                     ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(whole))) {
@@ -158,7 +153,7 @@ public final class Backups {
                 Long.parseLong(told.getProperty("records")),
                 Long.parseLong(told.getProperty("items")));
         try (Connection db = DriverManager.getConnection(folder.url(into, settings), "sa", "")) {
-            Mark mark = Mark.of(db, sheet.at());
+            Mark mark = Mark.of(Database.of(db), sheet.at());
             if (mark.changes() != sheet.changes() || mark.items() != sheet.items()) {
                 throw new DataFault("The backup holds " + mark.changes() + " changes, and its sheet tells "
                         + sheet.changes() + ". Nothing was changed; try an older one.");
@@ -256,7 +251,7 @@ public final class Backups {
     }
 
     /** Makes the one of the day where it is missing, and drops those that are neither of the last days nor the last of a late week. */
-    public void daily(Connection db, Instant now) throws IOException, SQLException {
+    void daily(Database db, Instant now) throws IOException, SQLException {
         Path today = of(LocalDate.ofInstant(now, ZoneOffset.UTC));
         if (Files.exists(today)) {
             return;

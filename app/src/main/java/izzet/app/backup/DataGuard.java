@@ -6,9 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Clock;
 import java.util.Optional;
 import org.flywaydb.core.Flyway;
@@ -92,7 +90,8 @@ public final class DataGuard {
                 Files.createDirectories(folder.backups());
                 DataFolder.ownerOnly(folder.backups());
                 String moment = clock.instant().toString().replace(':', '-');
-                backups.make(db, folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
+                backups.make(
+                        Database.of(db), folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
             } else {
                 compare(db);
             }
@@ -116,17 +115,14 @@ public final class DataGuard {
 
     /** Whether this program knows migrations that the database has not had. */
     private static boolean pending(Connection db) throws SQLException {
-        try (Statement query = db.createStatement();
-                ResultSet row = query.executeQuery(
-                        "select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")) {
-            row.next();
-            return row.getInt(1) < NEWEST;
-        }
+        return Database.of(db)
+                        .number("select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")
+                < NEWEST;
     }
 
     private void compare(Connection db) throws SQLException {
         Optional<Mark> known = Mark.read(folder.mark());
-        Mark now = Mark.of(db, clock.instant());
+        Mark now = Mark.of(Database.of(db), clock.instant());
         if (known.isPresent() && now.holdsLessThan(known.get())) {
             throw new DataFault("the database " + folder.database() + " is older than it was: it holds " + now.changes()
                     + " changes and held " + known.get().changes() + " on "

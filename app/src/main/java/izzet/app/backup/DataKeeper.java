@@ -1,11 +1,11 @@
 package izzet.app.backup;
 
 import jakarta.annotation.PreDestroy;
+import jakarta.persistence.EntityManager;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.util.List;
@@ -13,7 +13,6 @@ import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -21,6 +20,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionOperations;
 
 /** While the program runs: a backup a day, and a mark of what the database holds. Nothing for a database that is no file. */
 @Service
@@ -30,21 +30,38 @@ public class DataKeeper {
     private static final Logger LOG = LoggerFactory.getLogger(DataKeeper.class);
     private static final String FILE = "jdbc:h2:file:";
 
-    private final DataSource source;
+    private final Database database;
     private final Clock clock;
     private final DataFolder folder;
     private final Backups backups;
     private ScheduledExecutorService hourly;
 
     DataKeeper(
-            DataSource source,
+            EntityManager entities,
+            TransactionOperations transactions,
             Clock clock,
             @Value("${izzet.data}") String data,
             @Value("${spring.datasource.url}") String url) {
-        this.source = source;
+        this.database = new Running(entities, transactions);
         this.clock = clock;
         this.folder = url.startsWith(FILE) ? new DataFolder(Path.of(data).toAbsolutePath()) : null;
         this.backups = folder == null ? null : new Backups(folder, settings(url));
+    }
+
+    /** The database that the program runs on. */
+    private record Running(EntityManager entities, TransactionOperations transactions) implements Database {
+
+        @Override
+        public long number(String question) {
+            return ((Number) entities.createNativeQuery(question).getSingleResult()).longValue();
+        }
+
+        @Override
+        public void copyTo(Path zip) {
+            transactions.executeWithoutResult(t -> entities.createNativeQuery("backup to ?1")
+                    .setParameter(1, zip.toString())
+                    .executeUpdate());
+        }
     }
 
     /** What stands behind the file in an address of a database. */
@@ -71,9 +88,9 @@ public class DataKeeper {
     }
 
     private void look() {
-        try (Connection db = source.getConnection()) {
-            backups.daily(db, clock.instant());
-            Mark.of(db, clock.instant()).write(folder);
+        try {
+            backups.daily(database, clock.instant());
+            Mark.of(database, clock.instant()).write(folder);
         } catch (IOException | SQLException | RuntimeException e) {
             LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
         }
@@ -85,9 +102,9 @@ public class DataKeeper {
             return;
         }
         hourly.shutdown();
-        try (Connection db = source.getConnection()) {
-            Mark.of(db, clock.instant()).write(folder);
-        } catch (IOException | SQLException e) {
+        try {
+            Mark.of(database, clock.instant()).write(folder);
+        } catch (IOException | SQLException | RuntimeException e) {
             LOG.warn("What the database holds cannot be written down: {}", Backups.firstLine(e));
         }
     }
@@ -111,9 +128,7 @@ public class DataKeeper {
     /** A backup of now, in a file that the caller deletes. */
     public Path make() throws IOException, SQLException {
         Path file = Files.createTempFile(require().place(), "now", ".zip");
-        try (Connection db = source.getConnection()) {
-            backups.make(db, file, clock.instant());
-        }
+        backups.make(database, file, clock.instant());
         return file;
     }
 

@@ -6,10 +6,7 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Properties;
@@ -23,25 +20,17 @@ import java.util.Properties;
  */
 record Mark(long changes, long records, long items, Instant at) {
 
-    static Mark of(Connection db, Instant at) throws SQLException {
+    static Mark of(Database db, Instant at) throws SQLException {
         return new Mark(
-                number(db, "select coalesce(sum(version), 0) from plan"),
-                number(db, "select coalesce(max(id), 0) from record"),
-                hasItems(db) ? number(db, "select count(*) from shelf_item") : 0,
+                db.number("select coalesce(sum(version), 0) from plan"),
+                db.number("select coalesce(max(id), 0) from record"),
+                hasItems(db) ? db.number("select count(*) from shelf_item") : 0,
                 at);
     }
 
     /** The first databases had no shelf. */
-    private static boolean hasItems(Connection db) throws SQLException {
-        return number(db, "select count(*) from information_schema.tables where lower(table_name) = 'shelf_item'") > 0;
-    }
-
-    private static long number(Connection db, String query) throws SQLException {
-        try (Statement statement = db.createStatement();
-                ResultSet row = statement.executeQuery(query)) {
-            row.next();
-            return row.getLong(1);
-        }
+    private static boolean hasItems(Database db) throws SQLException {
+        return db.number("select count(*) from information_schema.tables where lower(table_name) = 'shelf_item'") > 0;
     }
 
     /** Empty where there is none, or none that can be read: then nothing is known. */

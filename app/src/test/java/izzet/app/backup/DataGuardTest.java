@@ -56,14 +56,14 @@ class DataGuardTest {
 
     private long count() throws SQLException {
         try (Connection db = open()) {
-            return Mark.of(db, CLOCK.instant()).changes();
+            return Mark.of(Database.of(db), CLOCK.instant()).changes();
         }
     }
 
     private void backUp() throws IOException, SQLException {
         try (Connection db = open()) {
-            backups.daily(db, CLOCK.instant());
-            Mark.of(db, CLOCK.instant()).write(folder);
+            backups.daily(Database.of(db), CLOCK.instant());
+            Mark.of(Database.of(db), CLOCK.instant()).write(folder);
         }
     }
 
