@@ -28,6 +28,7 @@ import org.springframework.transaction.support.TransactionOperations;
 public class DataKeeper {
 
     private static final Logger LOG = LoggerFactory.getLogger(DataKeeper.class);
+    private static final int FINISH_SECONDS = 20;
     private static final String FILE = "jdbc:h2:file:";
 
     private final Database database;
@@ -35,6 +36,7 @@ public class DataKeeper {
     private final DataFolder folder;
     private final Backups backups;
     private ScheduledExecutorService hourly;
+    private volatile boolean ended;
 
     DataKeeper(
             EntityManager entities,
@@ -77,7 +79,7 @@ public class DataKeeper {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        if (folder != null) {
+        if (folder != null && !ended) {
             hourly = Executors.newSingleThreadScheduledExecutor(task -> {
                 Thread thread = new Thread(task, "backups");
                 thread.setDaemon(true);
@@ -92,16 +94,26 @@ public class DataKeeper {
             backups.daily(database, clock.instant());
             Mark.of(database, clock.instant()).write(folder);
         } catch (IOException | SQLException | RuntimeException e) {
-            LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
+            // One that was overtaken by the end of the program comes at the next start.
+            if (!ended) {
+                LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
+            }
         }
     }
 
     @PreDestroy
     void end() {
+        ended = true;
         if (hourly == null) {
             return;
         }
         hourly.shutdown();
+        try {
+            // A backup in the making is finished while the database is still there.
+            hourly.awaitTermination(FINISH_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
         try {
             Mark.of(database, clock.instant()).write(folder);
         } catch (IOException | SQLException | RuntimeException e) {
