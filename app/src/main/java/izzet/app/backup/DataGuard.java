@@ -83,6 +83,11 @@ public final class DataGuard {
                     "the database " + folder.database() + " is damaged: it has " + bytes + " bytes." + wayBack());
         }
         DataFolder.ownerOnly(folder.database());
+        Optional<String> missing = WholeFile.missing(folder.database());
+        if (missing.isPresent()) {
+            throw new DataFault(
+                    "the database " + folder.database() + " is cut short: " + missing.get() + "." + wayBack());
+        }
         boolean old;
         try (Connection db = DriverManager.getConnection(folder.url(folder.database(), settings), "sa", "")) {
             old = pending(db);

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
-import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -14,6 +13,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -139,15 +139,46 @@ class DataGuardTest {
         assertThat(folder.database()).doesNotExist();
     }
 
+    /** Cut anywhere: told with the way back, or all there, as what lies behind may have been free room. */
     @Test
-    void aFileOfHalfItsLengthIsTold() throws SQLException, IOException {
+    void aFileThatIsCutShortIsToldOrWhole() throws SQLException, IOException {
         prepare();
-        plans(2000);
+        plans(400);
         backUp();
-        try (RandomAccessFile file = new RandomAccessFile(folder.database().toFile(), "rw")) {
-            file.setLength(file.length() / 2);
+        cutAnywhere(Files.readAllBytes(folder.database()), 1);
+        try (Connection db = open()) {
+            db.createStatement().execute("shutdown compact");
         }
-        assertThatThrownBy(this::prepare).isInstanceOf(DataFault.class).hasMessageContaining("./izzet restore ");
+        cutAnywhere(Files.readAllBytes(folder.database()), 13);
+    }
+
+    private void cutAnywhere(byte[] whole, int toldAtLeast) throws SQLException, IOException {
+        int told = 0;
+        for (int cut = 1; cut < 16; cut++) {
+            Files.write(folder.database(), Arrays.copyOf(whole, (int) (whole.length * (long) cut / 16)));
+            try {
+                prepare();
+                assertThat(names()).as("cut to %d of 16", cut).isEqualTo(400);
+            } catch (DataFault e) {
+                assertThat(e).hasMessageContaining("./izzet restore ");
+                told++;
+            }
+        }
+        Files.write(folder.database(), whole);
+        assertThat(told).isBetween(toldAtLeast, 15);
+    }
+
+    /** Reads every row, not only the count that the table carries. */
+    private int names() throws SQLException {
+        try (Connection db = open();
+                var rows = db.createStatement().executeQuery("select name, changed_at from plan")) {
+            int read = 0;
+            while (rows.next()) {
+                assertThat(rows.getString(1)).isEqualTo("Wick halt");
+                read++;
+            }
+            return read;
+        }
     }
 
     /** An older state of the same database, as a copy that came back by mistake. */
