@@ -375,6 +375,55 @@ class ApiTest {
     }
 
     @Test
+    void foreignPagesMayLinkHereAndLoadNothing() {
+        HttpRequest.Builder page = to("/shelf").header("Sec-Fetch-Site", "cross-site");
+        assertThat(send(page.copy().header("Sec-Fetch-Dest", "image")).statusCode())
+                .isEqualTo(403);
+        assertThat(send(page.copy().header("Sec-Fetch-Dest", "document")).statusCode())
+                .isEqualTo(403);
+        assertThat(send(page.copy().header("Sec-Fetch-Dest", "document").header("Sec-Fetch-User", "?1"))
+                        .statusCode())
+                .isEqualTo(200);
+        HttpRequest.Builder old = to("/shelf").header("Referer", "http://elsewhere.example/page");
+        assertThat(send(old.copy()).statusCode()).isEqualTo(403);
+        assertThat(send(old.copy().header("Accept", "text/html")).statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void aFaultPageLeadsBackToOurOwnPagesOnly() {
+        HttpRequest.Builder nowhere = to("/nowhere").header("Accept", "text/html");
+        assertThat(send(nowhere.copy().header("Referer", "http://elsewhere.example/page"))
+                        .body())
+                .doesNotContain("elsewhere");
+        String own = "http://127.0.0.1:" + port;
+        assertThat(send(nowhere.copy().header("Referer", own + "/shelf?q=oled")).body())
+                .contains("href=\"/shelf?q=oled\"");
+    }
+
+    @Test
+    void answersKeepTheirDistance() {
+        var headers = send(to("/").header("Accept", "text/html")).headers();
+        assertThat(headers.firstValue("Cross-Origin-Opener-Policy")).hasValue("same-origin");
+        assertThat(headers.firstValue("Cross-Origin-Resource-Policy")).hasValue("same-origin");
+        assertThat(headers.firstValue("Permissions-Policy")).isPresent();
+        assertThat(headers.firstValue("Cache-Control")).hasValue("private, no-cache");
+        assertThat(send(to("/js/main.js")).headers().firstValue("Cache-Control").orElse(""))
+                .doesNotContain("private");
+    }
+
+    /** The reason told is the true one: it is the name that is too long, not the file. */
+    @Test
+    void aLongFileNameIsToldAsOne() {
+        String body = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + "a".repeat(9000)
+                + ".vcd\"\r\n\r\nx\r\n--b--\r\n";
+        HttpResponse<String> answer = send(to("/plans/1/traffic")
+                .header("Content-Type", "multipart/form-data; boundary=b")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
+        assertThat(answer.statusCode()).isEqualTo(413);
+        assertThat(answer.body()).contains("shorter name").doesNotContain("1 GB");
+    }
+
+    @Test
     void foreignPagesMayNotChangeAnything() {
         HttpRequest.Builder create = to("/api/plans").POST(HttpRequest.BodyPublishers.ofString(TWINS));
         assertThat(send(create.copy().header("Origin", "http://elsewhere.example"))

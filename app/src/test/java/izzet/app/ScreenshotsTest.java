@@ -28,7 +28,7 @@ class ScreenshotsTest {
             take(page, "/plans/1/findings/I1.part-platform-1.part-platform-2", "finding");
             take(page, "/plans/1/move?board=sbc-40-pin", "move");
             take(page, "/plans/1/assign", null);
-            page.locator(".weights button.primary").click();
+            page.locator(".weights button.is-primary").click();
             page.locator(".card").first().waitFor();
             shoot(page, "assign");
             take(page, "/plans/1/wiring", "wiring");

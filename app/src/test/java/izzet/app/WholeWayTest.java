@@ -44,6 +44,10 @@ class WholeWayTest {
         browser.close();
     }
 
+    private static void menu(Page page, String name) {
+        page.locator("summary", new Page.LocatorOptions().setHasText(name)).click();
+    }
+
     private static Locator button(Page page, String name) {
         return page.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
@@ -80,7 +84,8 @@ class WholeWayTest {
         Locator knot = page.locator("#knot-button-A");
         BoundingBox from = knot.boundingBox();
         String before = knot.getAttribute("aria-valuetext");
-        BoundingBox to = page.locator(".column[data-target='board:8'] .label").boundingBox();
+        BoundingBox to =
+                page.locator(".pin-column[data-target='board:8'] .pin-label").boundingBox();
         page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
         page.mouse().down();
         page.mouse()
@@ -162,7 +167,7 @@ class WholeWayTest {
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowUp");
         assertThat(page.locator("input[value=mcu-8bit-5v-14-6]")).isChecked();
-        tabTo(page, "button.primary");
+        tabTo(page, "button.is-primary");
         page.keyboard().press("Enter");
         page.waitForURL(Pattern.compile("/plans/\\d+/parts"));
         addWithKeys(page, "oled-128x64-page-2wire", "Up platform");
@@ -216,7 +221,7 @@ class WholeWayTest {
         page.waitForURL(Pattern.compile("/traffic"));
         tabTo(page, "input[type=file]");
         page.waitForFileChooser(() -> page.keyboard().press("Space")).setFiles(RECORD);
-        tabTo(page, "button.primary");
+        tabTo(page, "button.is-primary");
         page.keyboard().press("Enter");
         assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");
         tabTo(page, "#wave");
@@ -493,7 +498,10 @@ class WholeWayTest {
         assertThat(page.locator("#knot-bell-A")).not().hasAttribute("role", "slider");
 
         // The picture comes as a file.
-        var download = page.waitForDownload(() -> button(page, "PNG").click());
+        var download = page.waitForDownload(() -> {
+            menu(page, "Take away");
+            button(page, "The weave as PNG").click();
+        });
         org.assertj.core.api.Assertions.assertThat(download.suggestedFilename()).isEqualTo("pins.png");
 
         // The best places for the rest.
@@ -507,11 +515,10 @@ class WholeWayTest {
         assertThat(page.locator("#knot-bell-A")).hasClass(Pattern.compile("locked"));
 
         // The old knots as ghosts.
-        String swapped = page.locator("select[name=against] option", new Page.LocatorOptions().setHasText("swapped"))
+        menu(page, "Compare");
+        page.locator("a.dropdown-item", new Page.LocatorOptions().setHasText("swapped"))
                 .last()
-                .getAttribute("value");
-        page.getByLabel("Compare with").selectOption(swapped);
-        button(page, "Show").click();
+                .click();
         assertThat(page.locator("#weave circle.ghost").first()).isVisible();
         page.context().close();
     }
@@ -520,7 +527,8 @@ class WholeWayTest {
     void aPlanGoesToAnotherBoard() {
         Page page = browser.page(port);
         page.navigate("/plans/3/pins");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Another board"))
+        menu(page, "Compare");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("With another board"))
                 .click();
         page.getByLabel("Board").selectOption("mcu-dual-40");
         button(page, "Compare").click();

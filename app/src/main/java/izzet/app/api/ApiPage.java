@@ -40,7 +40,7 @@ class ApiPage {
                 .propertyStream()
                 .forEach(s -> shapes.add(shape(s.getKey(), s.getValue())));
         model.addAttribute("shapes", shapes);
-        return "api";
+        return "api/page";
     }
 
     private static Shape shape(String name, JsonNode schema) {

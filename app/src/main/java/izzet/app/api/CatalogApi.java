@@ -1,7 +1,7 @@
 package izzet.app.api;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Part;
 import java.util.Collection;

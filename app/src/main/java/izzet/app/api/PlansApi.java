@@ -1,10 +1,10 @@
 package izzet.app.api;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.PreconditionMissing;
+import izzet.app.fault.StalePlan;
 import izzet.app.plan.PlanStore;
-import izzet.app.plan.StalePlan;
 import izzet.app.plan.StoredPlan;
-import izzet.app.shell.PreconditionMissing;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.circuit.Circuit;

@@ -80,7 +80,7 @@ class AssignController {
         model.addAttribute("scales", scales);
         model.addAttribute("weighed", scales.stream().anyMatch(s -> s.weight() != 1));
         model.addAttribute("seconds", seconds);
-        return "assign";
+        return "assign/page";
     }
 
     @PostMapping("/plans/{id}/assign")
@@ -129,7 +129,7 @@ class AssignController {
             model.addAttribute("ways", WayView.of(search.ways(), search.start(), shelf.catalog(), checker));
             model.addAttribute("stale", plans.get(id).version() != search.version());
         }
-        return "assign";
+        return "assign/page";
     }
 
     private List<Card> cards(AssignJobs.Job search) {

@@ -1,7 +1,7 @@
 package izzet.app.assign;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.Assigner.Answer;
 import izzet.core.assign.Assigner.Limits;

@@ -1,6 +1,6 @@
 package izzet.app.backup;
 
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
@@ -37,7 +37,7 @@ class BackupController {
         model.addAttribute("folder", keeper.folder().map(DataFolder::path).orElse(null));
         model.addAttribute("kept", keeper.list());
         model.addAttribute("staged", keeper.staged());
-        return "backup";
+        return "backup/page";
     }
 
     @GetMapping("/backup/now")

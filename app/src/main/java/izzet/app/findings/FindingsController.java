@@ -1,9 +1,9 @@
 package izzet.app.findings;
 
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
-import java.util.Set;
+import izzet.app.shell.Stations;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,22 +15,24 @@ import org.springframework.web.bind.annotation.RequestParam;
 class FindingsController {
 
     private final PlanFrames frames;
+    private final Stations stations;
 
-    FindingsController(PlanFrames frames) {
+    FindingsController(PlanFrames frames, Stations stations) {
         this.frames = frames;
+        this.stations = stations;
     }
 
     @GetMapping("/plans/{id}/findings")
     String findings(@PathVariable long id, Model model) {
         model.addAttribute("frame", frames.of(id, "findings", f -> true));
         model.addAttribute("only", null);
-        return "findings";
+        return "findings/page";
     }
 
     @GetMapping("/plans/{id}/findings/{finding}")
     String finding(@PathVariable long id, @PathVariable String finding, Model model) {
         one(id, "findings", finding, model);
-        return "findings";
+        return "findings/page";
     }
 
     private PlanFrame.FindingView one(long id, String station, String finding, Model model) {
@@ -51,10 +53,7 @@ class FindingsController {
      */
     @GetMapping("/plans/{id}/findings/{finding}/repairs")
     String repairs(@PathVariable long id, @PathVariable String finding, @RequestParam String station, Model model) {
-        if (!Set.of("parts", "pins", "wiring", "traffic").contains(station)) {
-            throw new IllegalArgumentException("There is no station '" + station + "'.");
-        }
-        model.addAttribute("f", one(id, station, finding, model));
-        return "finding";
+        model.addAttribute("f", one(id, stations.of(station).id(), finding, model));
+        return "findings/one";
     }
 }

@@ -2,7 +2,7 @@ package izzet.app.move;
 
 import izzet.app.assign.WayView;
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PlanFrame;
@@ -73,7 +73,7 @@ class MoveController {
         model.addAttribute("boards", shelf.catalog().boards().values());
         model.addAttribute("target", board);
         if (board.isBlank()) {
-            return "move";
+            return "move/page";
         }
         Board target = shelf.catalog()
                 .board(board)
@@ -99,7 +99,7 @@ class MoveController {
         model.addAttribute("ways", WayView.of(ways, migration.plan(), shelf.catalog(), checker));
         model.addAttribute("counts", counts(migration));
         model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways)));
-        return "move";
+        return "move/page";
     }
 
     private static Map<String, Long> counts(Migration migration) {

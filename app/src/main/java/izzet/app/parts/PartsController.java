@@ -51,7 +51,7 @@ class PartsController {
                         .toList());
         model.addAttribute("boards", shelf.catalog().boards().values());
         model.addAttribute("history", plans.history(id));
-        return "parts";
+        return "parts/page";
     }
 
     private static PartView view(PlanFrame frame, Unit unit) {

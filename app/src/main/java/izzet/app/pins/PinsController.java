@@ -1,7 +1,7 @@
 package izzet.app.pins;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
@@ -89,7 +89,7 @@ class PinsController {
         model.addAttribute("resistors", resistors.fitted());
         model.addAttribute("ends", resistors.ends());
         model.addAttribute("rails", resistors.rails());
-        return "pins";
+        return "pins/page";
     }
 
     private Plan ghost(long id, String against) {
@@ -200,9 +200,9 @@ class PinsController {
             throw new NoSuchThing("There is nothing to draw; the plan has no such part.");
         }
         String svg = templates.process(
-                "weave", Set.of("picture"), new Context(null, Map.of("weave", weave, "label", plan.name())));
+                "pins/weave", Set.of("picture"), new Context(null, Map.of("weave", weave, "label", plan.name())));
         String style;
-        try (var in = new ClassPathResource("static/weave.css").getInputStream()) {
+        try (var in = new ClassPathResource("static/css/picture.css").getInputStream()) {
             style = new String(in.readAllBytes(), StandardCharsets.UTF_8);
         }
         int open = svg.indexOf('>', svg.indexOf("<svg"));

@@ -52,7 +52,7 @@ public record Weave(
     /** How much higher every second label stands where the columns are too narrow for the labels beside each other. */
     private static final int LIFT = 13;
 
-    private static final double LETTER = 7.5;
+    private static final double LETTER = 9;
     private static final int ROW = 19;
     private static final int PART_GAP = 10;
     private static final int NARROW = 19;

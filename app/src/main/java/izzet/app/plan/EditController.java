@@ -1,6 +1,7 @@
 package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.WrongField;
 import izzet.core.assign.Proposal;
 import izzet.core.catalog.Part;
 import izzet.core.check.Checker;

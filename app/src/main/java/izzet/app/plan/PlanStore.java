@@ -1,6 +1,9 @@
 package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.NoSuchThing;
+import izzet.app.fault.StalePlan;
+import izzet.app.fault.UnreadableRevision;
 import izzet.app.store.PlanRow;
 import izzet.app.store.PlanRows;
 import izzet.app.store.RevisionRow;

@@ -1,6 +1,7 @@
 package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.TooLarge;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import java.io.IOException;
@@ -40,7 +41,7 @@ class PlansController {
         model.addAttribute("deleted", plans.deleted());
         model.addAttribute("justDeleted", deleted != null);
         model.addAttribute("boards", shelf.catalog().boards());
-        return "plans";
+        return "plans/page";
     }
 
     @PostMapping("/plans")
@@ -51,7 +52,7 @@ class PlansController {
     @PostMapping("/plans/import")
     String importDocument(@RequestParam MultipartFile file) throws IOException {
         if (file.getSize() > PlanDocument.MAX_CHARS) {
-            throw new izzet.app.shell.TooLarge("The file has " + file.getSize() + " bytes; a plan document has "
+            throw new TooLarge("The file has " + file.getSize() + " bytes; a plan document has "
                     + PlanDocument.MAX_CHARS + " at most.");
         }
         Plan plan = documents.read(new String(file.getBytes(), StandardCharsets.UTF_8), shelf.catalog());

@@ -136,7 +136,7 @@ class ChooseController {
         model.addAttribute("serial", izzet.core.calc.FillTime.SERIAL);
         model.addAttribute("parallel", izzet.core.calc.FillTime.PARALLEL);
         model.addAttribute("twoWire", izzet.core.calc.FillTime.TWO_WIRE);
-        return "choose";
+        return "shelf/choose";
     }
 
     private static Chooser.Order order(String text) {

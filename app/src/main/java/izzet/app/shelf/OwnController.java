@@ -1,7 +1,7 @@
 package izzet.app.shelf;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.core.author.Column;
 import izzet.core.author.Forms;
 import izzet.core.author.ItemForm;
@@ -185,6 +185,7 @@ class OwnController {
                     sheet.columns().stream().filter(Column::more).anyMatch(c -> rows.stream()
                             .anyMatch(r -> byField.containsKey(sheet.field(r, c))))));
         }
+        model.addAttribute("title", id.isEmpty() ? "Own " + (board ? "board" : "part") : fields.get("/name"));
         model.addAttribute("board", board);
         model.addAttribute("kind", board ? "board" : "part");
         model.addAttribute("id", id);
@@ -198,7 +199,7 @@ class OwnController {
         model.addAttribute("drawing", HeaderDrawing.of(reading.tree(), board));
         model.addAttribute("focus", focus);
         model.addAttribute("where", new Where(form));
-        return "own";
+        return "shelf/own";
     }
 
     /** Groups that show from the start: the first, and those in which something stands or is wrong. */
@@ -362,7 +363,7 @@ class OwnController {
             @RequestParam Map<String, String> all,
             Model model) {
         page(model, isBoard(kind), id, "", fields(all), "");
-        return "own :: verdict";
+        return "shelf/own :: verdict";
     }
 
     @GetMapping("/shelf/{kind:parts|boards}/{id}/file")

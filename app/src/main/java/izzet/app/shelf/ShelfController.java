@@ -1,7 +1,7 @@
 package izzet.app.shelf;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.core.assign.Suitability;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.CatalogWriter;
@@ -56,7 +56,7 @@ class ShelfController {
         model.addAttribute("families", shelf.lookAlikes().families());
         model.addAttribute("unreadable", shelf.unreadable());
         model.addAttribute("offShelf", shelf.offShelf());
-        return "shelf";
+        return "shelf/page";
     }
 
     /** How a board and a part go together. */
@@ -79,7 +79,7 @@ class ShelfController {
         model.addAttribute("addresses", addresses(part));
         model.addAttribute("kin", kin(part));
         model.addAttribute("fits", fits);
-        return "shelf-part";
+        return "shelf/part";
     }
 
     /** Address by the setting that gives it; empty for parts without one. */
@@ -123,7 +123,7 @@ class ShelfController {
         model.addAttribute("drawing", HeaderDrawing.of(CatalogWriter.tree(board), true));
         model.addAttribute("strips", BoardView.strips(board));
         model.addAttribute("places", BoardView.places(board));
-        return "shelf-board";
+        return "shelf/board";
     }
 
     /** A part of the path that was answered. */
@@ -148,6 +148,6 @@ class ShelfController {
             model.addAttribute("given", given);
             model.addAttribute("step", shelf.lookAlikes().step(family, given));
         }
-        return "which";
+        return "shelf/which";
     }
 }

@@ -1,15 +1,8 @@
 package izzet.app.shell;
 
-import izzet.app.backup.DataFault;
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.StalePlan;
+import izzet.app.fault.WrongField;
 import izzet.app.plan.PlanStore;
-import izzet.app.plan.StalePlan;
-import izzet.app.plan.UnreadableRevision;
-import izzet.app.plan.WrongField;
-import izzet.core.capture.RecordFault;
-import izzet.core.catalog.CatalogException;
-import izzet.core.plan.PlanEdit;
-import izzet.core.plan.PlanProblems;
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import java.util.ArrayList;
@@ -24,12 +17,8 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
-import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
-import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
-import org.springframework.web.multipart.MaxUploadSizeExceededException;
-import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.ModelAndView;
 
 /** Turns faults into a page for people or a problem document (RFC 9457) for programs. Nothing was saved when one of these shows. */
@@ -44,129 +33,28 @@ class PageFaults {
         this.plans = plans;
     }
 
-    @ExceptionHandler(UnreadableRevision.class)
-    Object unreadable(UnreadableRevision e, HttpServletRequest request) {
-        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "This revision cannot be read", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(NoSuchThing.class)
-    Object missing(NoSuchThing e, HttpServletRequest request) {
-        return answer(HttpStatus.NOT_FOUND, "Not here", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(StalePlan.class)
-    Object stale(StalePlan e, HttpServletRequest request) {
-        HttpStatus status = api(request) ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
-        Object answer = answer(status, "Changed meanwhile", e.getMessage(), request);
+    @ExceptionHandler(Exception.class)
+    Object fault(Exception e, HttpServletRequest request) throws Exception {
+        // What no row tells is a fault of ours, and the error page says so.
+        Problems.Problem problem = Problems.of(e).orElseThrow(() -> e);
+        boolean stale = e instanceof StalePlan;
+        HttpStatus status = stale && api(request) ? HttpStatus.PRECONDITION_FAILED : problem.status();
+        Object answer = answer(status, problem.title(), problem.detail(), request);
         if (answer instanceof ModelAndView page) {
-            page.addObject("version", e.version());
-            page.addObject("again", request.getParameter("version") == null ? null : again(request, e.version()));
+            if (e instanceof StalePlan late) {
+                page.addObject("version", late.version());
+                page.addObject(
+                        "again", request.getParameter("version") == null ? null : again(request, late.version()));
+            } else if (e instanceof WrongField wrong) {
+                page.addObject("field", wrong.field());
+            }
+        } else if (answer instanceof ResponseEntity<?> body && e instanceof HttpRequestMethodNotSupportedException m) {
+            return ResponseEntity.status(status)
+                    .headers(body.getHeaders())
+                    .allow(m.getSupportedHttpMethods().toArray(HttpMethod[]::new))
+                    .body(body.getBody());
         }
         return answer;
-    }
-
-    @ExceptionHandler(PlanProblems.class)
-    Object problems(PlanProblems e, HttpServletRequest request) {
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This plan document cannot be used", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(PlanEdit.EditRefused.class)
-    Object refused(PlanEdit.EditRefused e, HttpServletRequest request) {
-        return answer(HttpStatus.CONFLICT, "The plan cannot take this change", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(CatalogException.class)
-    Object file(CatalogException e, HttpServletRequest request) {
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This board or part cannot be used", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(DataFault.class)
-    Object data(DataFault e, HttpServletRequest request) {
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This backup cannot be used", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(RecordFault.class)
-    Object record(RecordFault e, HttpServletRequest request) {
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, "This record cannot be read", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(PreconditionMissing.class)
-    Object precondition(PreconditionMissing e, HttpServletRequest request) {
-        return answer(HttpStatus.PRECONDITION_REQUIRED, "If-Match is missing", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(TooLarge.class)
-    Object tooLarge(TooLarge e, HttpServletRequest request) {
-        return answer(HttpStatus.CONTENT_TOO_LARGE, "Too large", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(MaxUploadSizeExceededException.class)
-    Object upload(HttpServletRequest request) {
-        return answer(
-                HttpStatus.CONTENT_TOO_LARGE,
-                "Too large",
-                "The file is larger than records may be here (1 GB). Record a shorter stretch, or raise spring.servlet.multipart.max-file-size.",
-                request);
-    }
-
-    @ExceptionHandler(WrongField.class)
-    Object field(WrongField e, HttpServletRequest request) {
-        Object answer = answer(HttpStatus.UNPROCESSABLE_CONTENT, "This cannot be taken", e.getMessage(), request);
-        if (answer instanceof ModelAndView page) {
-            page.addObject("field", e.field());
-        }
-        return answer;
-    }
-
-    @ExceptionHandler(IllegalArgumentException.class)
-    Object badRequest(IllegalArgumentException e, HttpServletRequest request) {
-        return answer(HttpStatus.BAD_REQUEST, "This request cannot be understood", e.getMessage(), request);
-    }
-
-    @ExceptionHandler(MissingServletRequestParameterException.class)
-    Object parameter(MissingServletRequestParameterException e, HttpServletRequest request) {
-        return answer(
-                HttpStatus.BAD_REQUEST,
-                "A parameter is missing",
-                "The parameter '" + e.getParameterName() + "' is missing; the API page tells what it is for.",
-                request);
-    }
-
-    @ExceptionHandler(MissingServletRequestPartException.class)
-    Object part(MissingServletRequestPartException e, HttpServletRequest request) {
-        return answer(
-                HttpStatus.BAD_REQUEST, "No file came", "Choose a file before you send the form; none came.", request);
-    }
-
-    @ExceptionHandler(MethodArgumentTypeMismatchException.class)
-    Object type(MethodArgumentTypeMismatchException e, HttpServletRequest request) {
-        return answer(
-                HttpStatus.BAD_REQUEST,
-                "This request cannot be understood",
-                "'" + e.getValue() + "' is no value for '" + e.getName() + "'; a number is expected.",
-                request);
-    }
-
-    @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
-    Object method(HttpRequestMethodNotSupportedException e, HttpServletRequest request) {
-        Object answer = answer(
-                HttpStatus.METHOD_NOT_ALLOWED,
-                "Not done this way",
-                e.getMethod() + " does nothing here; "
-                        + String.join(
-                                ", ",
-                                e.getSupportedHttpMethods().stream()
-                                        .map(HttpMethod::name)
-                                        .sorted()
-                                        .toList())
-                        + " would.",
-                request);
-        return answer instanceof ResponseEntity<?> problem
-                ? ResponseEntity.status(problem.getStatusCode())
-                        .headers(problem.getHeaders())
-                        .allow(e.getSupportedHttpMethods().toArray(HttpMethod[]::new))
-                        .body(problem.getBody())
-                : answer;
     }
 
     private static boolean api(HttpServletRequest request) {
@@ -182,13 +70,26 @@ class PageFaults {
                     .header(HttpHeaders.CONTENT_TYPE, MediaType.APPLICATION_PROBLEM_JSON_VALUE)
                     .body(problem);
         }
-        String back = request.getHeader("Referer");
+        String back = back(request);
         ModelAndView page = new ModelAndView(
-                "fault",
-                Map.of("title", title, "detail", detail, "status", status.value(), "back", back == null ? "/" : back));
+                "shell/fault", Map.of("title", title, "detail", detail, "status", status.value(), "back", back));
         page.setStatus(status);
         page.addObject("undo", undo(request));
         return page;
+    }
+
+    /** The page before, if it is one of ours. */
+    private static String back(HttpServletRequest request) {
+        try {
+            URI from = URI.create(String.valueOf(request.getHeader("Referer")));
+            String query = from.getRawQuery() == null ? "" : "?" + from.getRawQuery();
+            return String.valueOf(from.getRawAuthority()).equalsIgnoreCase(request.getHeader("Host"))
+                            && from.getRawPath().startsWith("/")
+                    ? from.getRawPath() + query
+                    : "/";
+        } catch (IllegalArgumentException e) {
+            return "/";
+        }
     }
 
     /**

@@ -15,12 +15,12 @@ public record PlanFrame(
         Board board,
         Circuit circuit,
         Report report,
-        List<Station> stations,
+        List<StationView> stations,
         List<FindingView> findings,
         String here) {
 
-    /** @param state for people: "2 stops", "1 fix", or a tick */
-    public record Station(
+    /** @param state in a word or two: "2 stops", "12 of 39" */
+    public record StationView(
             String id, int number, String name, String path, boolean current, String state, String mark) {}
 
     /**

@@ -6,12 +6,9 @@ import izzet.app.plan.StoredPlan;
 import izzet.core.check.Checker;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
-import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.repair.Repairs;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 
@@ -19,18 +16,18 @@ import org.springframework.stereotype.Service;
 @Service
 public class PlanFrames {
 
-    private static final Set<String> PIN_GROUPS = Set.of("pins", "spi");
-
     private final PlanStore plans;
     private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
+    private final Stations stations;
 
-    PlanFrames(PlanStore plans, Shelf shelf, Checker checker, Repairs repairs) {
+    PlanFrames(PlanStore plans, Shelf shelf, Checker checker, Repairs repairs, Stations stations) {
         this.plans = plans;
         this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
+        this.stations = stations;
     }
 
     /**
@@ -59,34 +56,8 @@ public class PlanFrames {
                 circuit.board(),
                 circuit,
                 report,
-                stations(id, report, station),
+                stations.views(new Station.Seen(stored, circuit, report), station),
                 findings,
                 "/plans/" + id + "/" + station);
-    }
-
-    private static List<PlanFrame.Station> stations(long id, Report report, String current) {
-        List<PlanFrame.Station> stations = new ArrayList<>();
-        String[][] names = {{"parts", "Parts"}, {"pins", "Pins"}, {"wiring", "Wiring"}, {"traffic", "Traffic"}};
-        for (String[] name : names) {
-            List<Finding> own = report.findings().stream()
-                    .filter(f -> name[0].equals("pins") == PIN_GROUPS.contains(f.group()))
-                    .filter(f -> name[0].equals("parts") || name[0].equals("pins"))
-                    .toList();
-            long stops = own.stream().filter(f -> f.severity() == Severity.STOP).count();
-            long fixes = own.stream().filter(f -> f.severity() == Severity.FIX).count();
-            String state = stops > 0
-                    ? stops + (stops == 1 ? " stop" : " stops")
-                    : fixes > 0 ? fixes + (fixes == 1 ? " fix" : " fixes") : "";
-            String mark = stops > 0 ? "stop" : fixes > 0 ? "fix" : "";
-            stations.add(new PlanFrame.Station(
-                    name[0],
-                    stations.size() + 1,
-                    name[1],
-                    "/plans/" + id + "/" + name[0],
-                    name[0].equals(current),
-                    state,
-                    mark));
-        }
-        return stations;
     }
 }

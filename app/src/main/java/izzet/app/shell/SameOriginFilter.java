@@ -33,6 +33,11 @@ class SameOriginFilter extends OncePerRequestFilter {
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
                     + "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
+    private static final String PERMISSIONS =
+            "camera=(), microphone=(), geolocation=(), usb=(), serial=(), payment=(), interest-cohort=()";
+    /** Files of the program; everything else may change with the next edit. */
+    private static final String UNCHANGING = "/(css|js|fonts|vendor|webjars)/.*|/icon\\.svg";
+
     private final List<String> hosts;
 
     /** @param hosts further names that this application answers to */
@@ -46,6 +51,12 @@ class SameOriginFilter extends OncePerRequestFilter {
         response.setHeader("Content-Security-Policy", POLICY);
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "same-origin");
+        response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
+        response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
+        response.setHeader("Permissions-Policy", PERMISSIONS);
+        if (!request.getRequestURI().matches(UNCHANGING)) {
+            response.setHeader("Cache-Control", "private, no-cache");
+        }
         if (!ownName(request.getServerName())) {
             refuse(
                     response,
@@ -58,6 +69,12 @@ class SameOriginFilter extends OncePerRequestFilter {
                     HttpStatus.FORBIDDEN,
                     "Foreign origin",
                     "A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.");
+        } else if (READING.contains(request.getMethod()) && loadedElsewhere(request)) {
+            refuse(
+                    response,
+                    HttpStatus.FORBIDDEN,
+                    "Foreign origin",
+                    "A page of another origin may link here and not load anything from here. Open the address itself.");
         } else {
             chain.doFilter(request, response);
         }
@@ -77,6 +94,24 @@ class SameOriginFilter extends OncePerRequestFilter {
         return NUMBER.matcher(name).matches()
                 || name.equalsIgnoreCase("localhost")
                 || hosts.stream().anyMatch(name::equalsIgnoreCase);
+    }
+
+    /**
+     * A page elsewhere that loads from here would make this machine compute for it. A link that somebody follows is no such thing; browsers
+     * that mark neither are told by the page they come from.
+     */
+    private static boolean loadedElsewhere(HttpServletRequest request) {
+        String site = request.getHeader("Sec-Fetch-Site");
+        if (site == null) {
+            String from = request.getHeader("Referer");
+            String accepted = request.getHeader("Accept");
+            return from != null
+                    && !sameHost(from, request.getHeader("Host"))
+                    && (accepted == null || !accepted.contains(MediaType.TEXT_HTML_VALUE));
+        }
+        boolean followed = "document".equals(request.getHeader("Sec-Fetch-Dest"))
+                && "?1".equals(request.getHeader("Sec-Fetch-User"));
+        return !OWN_SITES.contains(site) && !followed;
     }
 
     private static boolean foreign(HttpServletRequest request) {

@@ -16,6 +16,9 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
     @Query("select r from RecordRow r where r.id = :id and r.planId = :plan and r.whole")
     Optional<RecordRow> whole(long plan, long id);
 
+    @Query("select count(r) from RecordRow r where r.planId = :plan and r.whole")
+    long countOf(long plan);
+
     @Query("select l from RecordLineRow l where l.id.recordId = :id order by l.id.line")
     List<RecordLineRow> lines(long id);
 

@@ -1,6 +1,6 @@
 package izzet.app.traffic;
 
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.store.BlockStream;
 import izzet.app.store.Blocks;
 import izzet.app.store.EdgeBlockRow;

@@ -45,7 +45,7 @@ class TrafficController {
     String list(@PathVariable long id, Model model) {
         model.addAttribute("frame", frames.of(id, "traffic"));
         model.addAttribute("records", records.list(id));
-        return "traffic";
+        return "traffic/page";
     }
 
     @PostMapping("/plans/{id}/traffic")
@@ -100,7 +100,7 @@ class TrafficController {
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
         model.addAttribute("remarks", Comparison.of(conversation));
-        return "record";
+        return "traffic/record";
     }
 
     private static String time(RecordStore.Stored stored, long tick) {

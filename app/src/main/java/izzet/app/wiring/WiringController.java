@@ -44,7 +44,7 @@ class WiringController {
         model.addAttribute("done", done);
         model.addAttribute("steps", steps);
         model.addAttribute("ticked", ticked);
-        return "wiring";
+        return "wiring/page";
     }
 
     @PostMapping("/plans/{id}/wiring/ticks")

@@ -3,6 +3,7 @@ package izzet.app.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import izzet.app.fault.StalePlan;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;

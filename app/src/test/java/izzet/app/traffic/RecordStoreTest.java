@@ -3,7 +3,7 @@ package izzet.app.traffic;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import izzet.app.plan.NoSuchThing;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.RecordFault;

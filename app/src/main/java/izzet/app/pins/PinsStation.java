@@ -1,0 +1,45 @@
+package izzet.app.pins;
+
+import izzet.app.shell.Station;
+import izzet.core.check.Finding;
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** The weave: which line goes to which pin. */
+@Component
+public class PinsStation implements Station {
+
+    /** Groups of rules that are about places on the header. */
+    public static final Set<String> GROUPS = Set.of("pins", "spi");
+
+    @Override
+    public String id() {
+        return "pins";
+    }
+
+    @Override
+    public String name() {
+        return "Pins";
+    }
+
+    @Override
+    public int order() {
+        return 2;
+    }
+
+    @Override
+    public boolean owns(Finding finding) {
+        return GROUPS.contains(finding.group());
+    }
+
+    @Override
+    public List<Key> keys() {
+        return List.of(
+                new Key(List.of("Tab", "←", "→"), "choose a knot, move it to where it may go"),
+                new Key(List.of("↑", "↓"), "knot above or below"),
+                new Key(List.of("Enter", "Esc"), "keep the move, or leave it"),
+                new Key(List.of("s", "s"), "on two knots: they change places (or drop one on the other)"),
+                new Key(List.of("l"), "lock or unlock a knot"));
+    }
+}

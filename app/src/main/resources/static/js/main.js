@@ -1,0 +1,18 @@
+// What only the browser can do. Everything works as plain pages and forms, too.
+import Alpine from "../vendor/alpine/alpine-csp.js";
+import item from "./item.js";
+import menu from "./menu.js";
+import picture from "./picture.js";
+import record from "./record.js";
+import shell from "./shell.js";
+import weave from "./weave.js";
+
+document.documentElement.classList.add("js");
+Alpine.store("busy", { words: "" });
+Alpine.data("item", item);
+Alpine.data("menu", menu);
+Alpine.data("picture", picture);
+Alpine.data("record", record);
+Alpine.data("shell", shell);
+Alpine.data("weave", weave);
+Alpine.start();

@@ -1,0 +1,28 @@
+// What was refused is told beside the form, and what was typed stays in it; forms without a field to mend show a page of its own.
+const REFUSALS = [400, 409, 422];
+const FIELDS = "input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea";
+
+const clear = (form) => {
+  for (const old of form.querySelectorAll(".refused")) old.remove();
+  for (const field of form.querySelectorAll("[aria-invalid]")) field.removeAttribute("aria-invalid");
+};
+
+export const refused = (e) => {
+  const form = e.detail.requestConfig && e.detail.requestConfig.elt.closest("form");
+  if (!form || !form.querySelector(FIELDS) || !REFUSALS.includes(e.detail.xhr.status)) return;
+  const fault = new DOMParser().parseFromString(e.detail.serverResponse, "text/html").querySelector(".fault .detail");
+  if (!fault) return;
+  e.detail.shouldSwap = false;
+  clear(form);
+  const told = document.createElement("p");
+  told.className = "refused help";
+  told.setAttribute("role", "alert");
+  told.textContent = fault.textContent;
+  form.append(told);
+  if (fault.dataset.version) form.elements.version.value = fault.dataset.version;
+  const wrong = form.elements[fault.dataset.field];
+  if (wrong && wrong.focus) {
+    wrong.setAttribute("aria-invalid", "true");
+    wrong.focus();
+  }
+};
