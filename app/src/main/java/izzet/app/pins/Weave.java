@@ -2,7 +2,6 @@ package izzet.app.pins;
 
 import izzet.core.catalog.Board;
 import izzet.core.catalog.BusKind;
-import izzet.core.catalog.Direction;
 import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
@@ -13,11 +12,10 @@ import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
-import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Reaches;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Connection;
+import izzet.core.edit.Places;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Hex;
@@ -399,37 +397,14 @@ public record Weave(
 
         private Extras extras(Wire wire) {
             Optional<Target> to = wire.to();
-            List<Option> helpers = LegalPins.helpersFor(circuit, wire).stream()
-                    .map(Wire::from)
+            List<Option> helpers = Places.helpers(circuit, wire).stream()
                     .map(t -> new Option(
                             t.toString(), name(t), to.filter(t::equals).isPresent(), 0))
                     .toList();
-            boolean button = wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
             String pull = wire.connected() && wire.connection().pull() != null
                     ? wire.connection().pull()
                     : "";
-            boolean series = wire.connected() && wire.connection().seriesOhms() != null;
-            return new Extras(
-                    helpers,
-                    series || wire.role() == Role.LAMP || wire.role() == Role.CONTRAST,
-                    button || !pull.isEmpty() ? pulls(wire, pull) : List.of(),
-                    pull);
-        }
-
-        /** What the pin of a line has, or the board where it has none yet; and what is switched on, were it wrong. */
-        private List<String> pulls(Wire wire, String now) {
-            Optional<Pin> pin = wire.to().filter(Target::isPin).flatMap(t -> board.pin(t.name()));
-            List<String> pulls = new ArrayList<>();
-            for (String pull : List.of(Connection.INTERNAL_UP, Connection.INTERNAL_DOWN)) {
-                boolean up = pull.equals(Connection.INTERNAL_UP);
-                boolean has = pin.map(p -> board.pullOhms(p, up).isPresent())
-                        .orElse(board.signalPins().stream()
-                                .anyMatch(p -> board.pullOhms(p, up).isPresent()));
-                if (has || pull.equals(now)) {
-                    pulls.add(pull);
-                }
-            }
-            return pulls;
+            return new Extras(helpers, Places.asksSeries(wire), Places.pulls(circuit, wire), pull);
         }
 
         private String name(Target line) {
@@ -437,54 +412,18 @@ public record Weave(
         }
 
         private List<Option> options(Wire wire, String target) {
+            Optional<Target> now = target.isEmpty() ? Optional.empty() : Optional.of(Target.of(target));
             List<Option> options = new ArrayList<>();
-            if (LegalPins.wantsPin(wire)) {
-                for (Pin pin : LegalPins.of(circuit, wire)) {
-                    String t = "board:" + pin.id();
-                    boolean shared = wire.role().bus()
-                            || wire.role() == Role.SHIFT
-                                    && circuit.usersOf(pin).stream()
-                                            .allMatch(w -> w.role().bus());
-                    boolean taken = circuit.usersOf(pin).stream().anyMatch(w -> w != wire) && !shared;
-                    if (!taken || t.equals(target)) {
-                        options.add(new Option(
-                                t, pin.label(), t.equals(target), columns.get(t).x()));
-                    }
-                }
-            }
-            if (takesRail(wire)) {
-                for (Rail rail : board.rails()) {
-                    String t = "rail:" + rail.id();
-                    if (columns.containsKey(t) && suits(wire, rail)) {
-                        options.add(new Option(
-                                t,
-                                rail.label(),
-                                t.equals(target),
-                                columns.get(t).x()));
-                    }
-                }
+            for (Places.Place place : Places.of(circuit, wire, now)) {
+                String t = place.target().toString();
+                options.add(new Option(
+                        t, place.label(), t.equals(target), columns.get(t).x()));
             }
             Column present = columns.get(target);
             if (present != null && options.stream().noneMatch(Option::chosen)) {
                 options.add(new Option(target, present.label(), true, present.x()));
             }
             return options;
-        }
-
-        /** Supplies, and lines that may rest at a level: a select or a reset can be tied, a backlight hung on a supply. */
-        private static boolean takesRail(Wire wire) {
-            return wire.role().power()
-                    || wire.role() == Role.LAMP
-                    || wire.role() == Role.CONTRAST
-                    || wire.line().direction() == Direction.IN && !wire.role().bus();
-        }
-
-        private static boolean suits(Wire wire, Rail rail) {
-            return switch (wire.role()) {
-                case SUPPLY, LAMP -> !rail.ground();
-                case GROUND, RETURN, CONTRAST -> rail.ground();
-                default -> true;
-            };
         }
 
         private String kind(Wire wire, Column column) {

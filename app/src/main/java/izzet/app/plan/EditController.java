@@ -3,14 +3,14 @@ package izzet.app.plan;
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.WrongField;
 import izzet.core.assign.Proposal;
-import izzet.core.catalog.Part;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.circuit.Circuit;
-import izzet.core.plan.Bus;
-import izzet.core.plan.Connection;
-import izzet.core.plan.LooseEnds;
-import izzet.core.plan.PlacedPart;
+import izzet.core.edit.BoardChoice;
+import izzet.core.edit.BusEdits;
+import izzet.core.edit.LineEdits;
+import izzet.core.edit.PartAddition;
+import izzet.core.edit.PartChange;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
@@ -20,12 +20,10 @@ import izzet.core.quantity.Quantity;
 import izzet.core.quantity.Unit;
 import izzet.core.repair.Repair;
 import izzet.core.repair.Repairs;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -34,6 +32,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Every change of a plan that a page makes. Each form says which version it was made on, and where to return to. */
 @Controller
 class EditController {
+
+    private static final String STRAP = "strap.";
 
     private final PlanStore plans;
     private final Shelf shelf;
@@ -61,16 +61,7 @@ class EditController {
     @PostMapping("/plans/{id}/board")
     String board(
             @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String board) {
-        return edit(id, version, here, plan -> {
-            PlanEdit choose = new PlanEdit.ChooseBoard(board);
-            if (shelf.catalog().board(board).isEmpty()) {
-                throw new PlanEdit.EditRefused("The catalogue has no board '" + board + "'.");
-            }
-            PlanEdit connect = Proposal.of(choose.apply(plan), shelf.catalog()).edit();
-            String title =
-                    "chose the " + shelf.catalog().board(board).orElseThrow().name();
-            return new PlanEdit.Together(title, List.of(choose, connect));
-        });
+        return edit(id, version, here, plan -> BoardChoice.of(plan, shelf.catalog(), board));
     }
 
     @PostMapping("/plans/{id}/parts/add")
@@ -81,40 +72,7 @@ class EditController {
             @RequestParam String part,
             @RequestParam(defaultValue = "") String name,
             @RequestParam(name = "interface", defaultValue = "") String variant) {
-        return edit(id, version, here, plan -> addition(plan, part, name, variant));
-    }
-
-    private PlanEdit addition(Plan plan, String partId, String name, String variant) {
-        Part part = shelf.catalog()
-                .part(partId)
-                .orElseThrow(() -> new PlanEdit.EditRefused("The catalogue has no part '" + partId + "'."));
-        String label = name.isBlank() ? freeName(plan, part) : name.strip();
-        String stem =
-                label.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-+$", "");
-        String id = plan.freeId(
-                stem.isEmpty()
-                        ? "part"
-                        : stem.substring(0, Math.min(24, stem.length())).replaceAll("-+$", ""));
-        String chosen =
-                part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
-        PlanEdit add = new PlanEdit.AddPart(
-                new PlacedPart(id, part.id(), part.version(), label, chosen, Map.of(), null, null));
-        PlanEdit connect = Proposal.of(add.apply(plan), shelf.catalog(), id).edit();
-        return new PlanEdit.Together("added " + label, List.of(add, connect));
-    }
-
-    private static String freeName(Plan plan, Part part) {
-        String base = Character.toUpperCase(part.shortName().charAt(0))
-                + part.shortName().substring(1);
-        String name = base;
-        for (int i = 2; taken(plan, name); i++) {
-            name = base + " " + i;
-        }
-        return name;
-    }
-
-    private static boolean taken(Plan plan, String name) {
-        return plan.parts().stream().anyMatch(p -> p.name().equals(name));
+        return edit(id, version, here, plan -> PartAddition.of(plan, shelf.catalog(), part, name, variant));
     }
 
     @PostMapping("/plans/{id}/parts/{part}/remove")
@@ -138,50 +96,27 @@ class EditController {
             @RequestParam long version,
             @RequestParam String here,
             @RequestParam Map<String, String> form) {
-        return edit(id, version, here, plan -> {
-            PlacedPart placed = plan.part(part)
-                    .orElseThrow(() -> new PlanEdit.EditRefused("The plan has no part '" + part + "' any more."));
-            List<PlanEdit> edits = new ArrayList<>();
-            String name = form.getOrDefault("name", placed.name()).strip();
-            if (!name.equals(placed.name())) {
-                edits.add(new PlanEdit.RenamePart(part, name));
-            }
-            String variant = form.getOrDefault("interface", placed.interfaceId());
-            if (!variant.equals(placed.interfaceId())) {
-                edits.addAll(otherInterface(plan, placed, variant));
-            }
-            form.forEach((key, value) -> {
-                if (key.startsWith("strap.") && !value.equals(placed.straps().get(key.substring(6)))) {
-                    edits.add(new PlanEdit.SetStrap(part, key.substring(6), value));
-                }
-            });
-            if (form.containsKey("address")) {
-                edits.add(new PlanEdit.SetAddress(part, address(form.get("address"))));
-            }
-            return edits.size() == 1 ? edits.get(0) : new PlanEdit.Together("changed " + name, edits);
-        });
+        Map<String, String> straps = form.entrySet().stream()
+                .filter(e -> e.getKey().startsWith(STRAP))
+                .collect(Collectors.toMap(e -> e.getKey().substring(STRAP.length()), Map.Entry::getValue));
+        PartChange change =
+                new PartChange(form.get("name"), form.get("interface"), straps, address(form.get("address")));
+        return edit(id, version, here, plan -> change.of(plan, shelf.catalog(), part));
     }
 
-    private static Integer address(String text) {
-        if (text.isBlank()) {
+    /** @return null where the form has no such field, empty where nothing stands in it */
+    private static Optional<Integer> address(String text) {
+        if (text == null) {
             return null;
         }
-        Optional<Integer> value = Hex.parse(text).filter(a -> a <= 0x3FF);
-        return value.orElseThrow(() -> new WrongField(
-                "address", "Address: '" + text + "' is no address; write it as 0x3C, or leave the field empty."));
-    }
-
-    /** Wires of lines that the other variant lacks come off; lines that it adds are proposed. */
-    private List<PlanEdit> otherInterface(Plan plan, PlacedPart placed, String variant) {
-        Part part = shelf.catalog().part(placed.part(), placed.partVersion()).orElseThrow();
-        if (part.interfaceOf(variant).isEmpty()) {
-            throw new PlanEdit.EditRefused("The part has no interface '" + variant + "'.");
+        if (text.isBlank()) {
+            return Optional.empty();
         }
-        List<PlanEdit> edits = new ArrayList<>(List.of(new PlanEdit.ChooseInterface(placed.id(), variant)));
-        edits.addAll(LooseEnds.of(edits.get(0).apply(plan), shelf.catalog()));
-        Plan changed = new PlanEdit.Together("", edits).apply(plan);
-        edits.add(Proposal.of(changed, shelf.catalog(), placed.id()).edit());
-        return edits;
+        return Optional.of(Hex.parse(text)
+                .filter(a -> a <= 0x3FF)
+                .orElseThrow(() -> new WrongField(
+                        "address",
+                        "Address: '" + text + "' is no address; write it as 0x3C, or leave the field empty.")));
     }
 
     /** Moves a line: to a pin, a rail or another part's line; an empty target takes it off. */
@@ -196,35 +131,21 @@ class EditController {
             @RequestParam(defaultValue = "false") boolean asksPull,
             @RequestParam(required = false) String pull) {
         Target line = Target.of(from);
-        return edit(id, version, here, plan -> {
-            if (to.isBlank()) {
-                return new PlanEdit.Disconnect(line);
-            }
-            Optional<Connection> old = plan.connection(line);
-            Double series = ohms == null
-                    ? old.map(Connection::seriesOhms).orElse(null)
-                    : resistance("Series resistor of " + line.owner() + " " + line.name(), ohms);
-            String pulled =
-                    !asksPull ? old.map(Connection::pull).orElse(null) : pull == null || pull.isBlank() ? null : pull;
-            Boolean locked = old.map(Connection::locked).orElse(null);
-            return new PlanEdit.Connect(new Connection(line, Target.of(to), series, pulled, locked));
-        });
+        if (to.isBlank()) {
+            return edit(id, version, here, plan -> new PlanEdit.Disconnect(line));
+        }
+        Optional<Double> series = ohms == null
+                ? null
+                : Optional.ofNullable(resistance("Series resistor of " + line.owner() + " " + line.name(), ohms));
+        Optional<String> own = asksPull ? Optional.ofNullable(pull).filter(p -> !p.isBlank()) : null;
+        return edit(id, version, here, plan -> LineEdits.tie(plan, line, Target.of(to), series, own));
     }
 
     /** Locks a line where it is, or unlocks it. */
     @PostMapping("/plans/{id}/lock")
     String lock(
             @PathVariable long id, @RequestParam long version, @RequestParam String here, @RequestParam String from) {
-        return edit(id, version, here, plan -> {
-            Connection wire = wire(plan, from);
-            String done = (wire.staysPut() ? "unlocked " : "locked ") + from;
-            return new PlanEdit.Together(done, List.of(new PlanEdit.Connect(wire.withLock(!wire.staysPut()))));
-        });
-    }
-
-    private static Connection wire(Plan plan, String from) {
-        return plan.connection(Target.of(from))
-                .orElseThrow(() -> new PlanEdit.EditRefused("'" + from + "' is not connected; connect it first."));
+        return edit(id, version, here, plan -> LineEdits.lock(plan, Target.of(from)));
     }
 
     /** Two lines change places. */
@@ -246,21 +167,8 @@ class EditController {
             @RequestParam long version,
             @RequestParam String here,
             @RequestParam(defaultValue = "") String controller) {
-        return edit(id, version, here, plan -> {
-            Bus old = plan.bus(bus).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no bus '" + bus + "'."));
-            String chosen = controller.isBlank() ? null : controller;
-            List<PlanEdit> edits = new ArrayList<>();
-            edits.add(new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), chosen, old.clockHz())));
-            Circuit circuit = new Circuit(plan, shelf.catalog());
-            circuit.wires().stream()
-                    .filter(w ->
-                            bus.equals(w.unit().placed().bus()) && w.busSignal().isPresent())
-                    .filter(w -> w.to().filter(Target::isPin).isPresent())
-                    .forEach(w -> edits.add(new PlanEdit.Disconnect(w.from())));
-            Plan freed = new PlanEdit.Together("", edits).apply(plan);
-            edits.add(Proposal.of(freed, shelf.catalog()).edit());
-            return new PlanEdit.Together("moved " + old.name(), edits);
-        });
+        String chosen = controller.isBlank() ? null : controller;
+        return edit(id, version, here, plan -> BusEdits.move(plan, shelf.catalog(), bus, chosen));
     }
 
     @PostMapping("/plans/{id}/resistors")
@@ -312,10 +220,7 @@ class EditController {
             @RequestParam String clockHz) {
         double wanted = number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000");
         int hertz = (int) Math.round(Math.max(0, Math.min(wanted, Integer.MAX_VALUE)));
-        return edit(id, version, here, plan -> {
-            Bus old = plan.bus(bus).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no bus '" + bus + "'."));
-            return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), hertz));
-        });
+        return edit(id, version, here, plan -> BusEdits.clock(plan, bus, hertz));
     }
 
     @PostMapping("/plans/{id}/wire")
