@@ -1,7 +1,7 @@
 package izzet.app.api;
 
-import izzet.app.fault.LimitedStream;
 import izzet.app.fault.TooLarge;
+import izzet.app.files.LimitedStream;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.RecordReader;
 import izzet.core.decode.I2cDecoder;

@@ -1,6 +1,6 @@
 package izzet.app.api;
 
-import izzet.app.fault.LimitedStream;
+import izzet.app.files.LimitedStream;
 import java.io.IOException;
 import java.lang.reflect.Type;
 import org.springframework.core.MethodParameter;

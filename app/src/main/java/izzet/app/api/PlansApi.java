@@ -3,14 +3,14 @@ package izzet.app.api;
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.PreconditionMissing;
 import izzet.app.fault.StalePlan;
+import izzet.app.plan.Parcels;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.circuit.Circuit;
-import izzet.core.plan.Plan;
-import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.PlanParcel;
 import izzet.core.repair.Repair;
 import izzet.core.repair.Repairs;
 import izzet.core.wiring.WiringList;
@@ -33,14 +33,14 @@ import org.springframework.web.bind.annotation.RestController;
 class PlansApi {
 
     private final PlanStore plans;
-    private final PlanDocument documents;
+    private final Parcels parcels;
     private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
 
-    PlansApi(PlanStore plans, PlanDocument documents, Shelf shelf, Checker checker, Repairs repairs) {
+    PlansApi(PlanStore plans, Parcels parcels, Shelf shelf, Checker checker, Repairs repairs) {
         this.plans = plans;
-        this.documents = documents;
+        this.parcels = parcels;
         this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
@@ -53,12 +53,12 @@ class PlansApi {
 
     @PostMapping("/api/plans")
     ResponseEntity<String> create(@RequestBody(required = false) String body) {
-        long id = plans.create(documents.read(orEmpty(body), shelf.catalog()), "came over the API");
+        long id = plans.create(parcels.open(orEmpty(body)), "came over the API");
         StoredPlan stored = plans.get(id);
         return ResponseEntity.created(URI.create("/api/plans/" + id))
                 .eTag(stored.etag())
                 .contentType(MediaType.APPLICATION_JSON)
-                .body(documents.write(stored.plan()));
+                .body(parcels.write(stored.plan()));
     }
 
     @GetMapping("/api/plans/{id}")
@@ -72,8 +72,7 @@ class PlansApi {
             @RequestHeader(name = "If-Match", required = false) String match,
             @RequestBody(required = false) String body) {
         long version = version(id, match);
-        return document(
-                plans.replace(id, version, documents.read(orEmpty(body), shelf.catalog()), "came over the API"));
+        return document(plans.replace(id, version, parcels.open(orEmpty(body)), "came over the API"));
     }
 
     @DeleteMapping("/api/plans/{id}")
@@ -110,8 +109,8 @@ class PlansApi {
 
     @PostMapping("/api/check")
     Map<String, Object> check(@RequestBody(required = false) String body) {
-        Plan plan = documents.read(orEmpty(body), shelf.catalog());
-        return ReportJson.of(new Circuit(plan, shelf.catalog()), checker, repairs);
+        PlanParcel parcel = parcels.read(orEmpty(body));
+        return ReportJson.of(new Circuit(parcel.plan(), parcel.catalog(shelf.catalog())), checker, repairs);
     }
 
     private static String orEmpty(String body) {
@@ -122,7 +121,7 @@ class PlansApi {
         return ResponseEntity.ok()
                 .eTag(stored.etag())
                 .contentType(MediaType.APPLICATION_JSON)
-                .body(documents.write(stored.plan()));
+                .body(parcels.write(stored.plan()));
     }
 
     private long version(long id, String match) {

@@ -29,6 +29,9 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.util.function.SingletonSupplier;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * What stands on the shelf: the shipped files and the user's own items. Every version that a plan was made with is kept, so that neither
@@ -202,6 +205,26 @@ public class Shelf {
         return items.newest(kind(board), id);
     }
 
+    /**
+     * A board's or a part's file, read and put nowhere.
+     *
+     * @param name that errors call it
+     * @throws CatalogException with line and reason
+     */
+    public CatalogItem read(String name, String text) {
+        return isBoard(text) ? reader.board(name, text) : reader.part(name, text);
+    }
+
+    private static boolean isBoard(String text) {
+        try {
+            JsonNode tree = JsonMapper.shared().readTree(text);
+            return tree != null && tree.has("pins");
+        } catch (JacksonException e) {
+            // The reader tells line and reason.
+            return false;
+        }
+    }
+
     /** An id for a new own item of this name. */
     public String freeId(boolean board, String name) {
         String plain = OWN
@@ -224,10 +247,24 @@ public class Shelf {
      * @return the item as it stands on the shelf now
      */
     public synchronized CatalogItem put(CatalogItem item) {
+        return put(
+                item,
+                isOwn(item.id())
+                        ? item.id()
+                        : OWN
+                                + item.id()
+                                        .substring(
+                                                0,
+                                                Math.min(LONGEST_ID, item.id().length())));
+    }
+
+    /**
+     * Puts an own item on the shelf under an id.
+     *
+     * @param id of an own item; see {@link #freeId}
+     */
+    public synchronized CatalogItem put(CatalogItem item, String id) {
         boolean board = item instanceof Board;
-        String id = isOwn(item.id())
-                ? item.id()
-                : OWN + item.id().substring(0, Math.min(LONGEST_ID, item.id().length()));
         Optional<? extends CatalogItem> there =
                 board ? catalog().board(id) : catalog().part(id);
         int newest = newest(board, id);

@@ -2,6 +2,7 @@ package izzet.app.plan;
 
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.TooLarge;
+import izzet.app.files.FileNames;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import java.io.IOException;
@@ -27,12 +28,12 @@ class PlansController {
 
     private final PlanStore plans;
     private final Shelf shelf;
-    private final PlanDocument documents;
+    private final Parcels parcels;
 
-    PlansController(PlanStore plans, Shelf shelf, PlanDocument documents) {
+    PlansController(PlanStore plans, Shelf shelf, Parcels parcels) {
         this.plans = plans;
         this.shelf = shelf;
-        this.documents = documents;
+        this.parcels = parcels;
     }
 
     @GetMapping("/")
@@ -55,7 +56,7 @@ class PlansController {
             throw new TooLarge("The file has " + file.getSize() + " bytes; a plan document has "
                     + PlanDocument.MAX_CHARS + " at most.");
         }
-        Plan plan = documents.read(new String(file.getBytes(), StandardCharsets.UTF_8), shelf.catalog());
+        Plan plan = parcels.open(new String(file.getBytes(), StandardCharsets.UTF_8));
         return "redirect:/plans/" + plans.create(plan, "imported") + "/pins";
     }
 
@@ -67,11 +68,10 @@ class PlansController {
     @GetMapping("/plans/{id}/export")
     ResponseEntity<String> export(@PathVariable long id) {
         Plan plan = plans.get(id).plan();
-        String file = plan.name().replaceAll("[^A-Za-z0-9]+", "-").toLowerCase(java.util.Locale.ROOT);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + ".izzet-plan.json\"")
-                .body(documents.write(plan));
+                .header(HttpHeaders.CONTENT_DISPOSITION, FileNames.attachment(plan.name(), "plan", ".izzet-plan.json"))
+                .body(parcels.write(plan));
     }
 
     @PostMapping("/plans/{id}/undo")

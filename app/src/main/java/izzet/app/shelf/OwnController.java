@@ -33,9 +33,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Own boards and parts: the editor, files in and out, off the shelf and back. */
@@ -391,15 +388,7 @@ class OwnController {
                     + " are the most for a board or part.");
         }
         String text = new String(file.getBytes(), StandardCharsets.UTF_8);
-        boolean board;
-        try {
-            JsonNode tree = JsonMapper.shared().readTree(text);
-            board = tree != null && tree.has("pins");
-        } catch (JacksonException e) {
-            // The reader tells line and reason.
-            board = false;
-        }
-        CatalogItem item = board ? reader.board(name, text) : reader.part(name, text);
+        CatalogItem item = shelf.read(name, text);
         CatalogItem saved = shelf.put(item);
         return "redirect:/shelf/" + (saved instanceof Board ? "boards/" : "parts/") + saved.id();
     }

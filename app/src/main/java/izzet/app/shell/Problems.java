@@ -3,6 +3,7 @@ package izzet.app.shell;
 import izzet.app.backup.DataFault;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.fault.PreconditionMissing;
+import izzet.app.fault.StaleItem;
 import izzet.app.fault.StalePlan;
 import izzet.app.fault.TooLarge;
 import izzet.app.fault.UnreadableRevision;
@@ -45,6 +46,7 @@ final class Problems {
             told(UnreadableRevision.class, HttpStatus.INTERNAL_SERVER_ERROR, "This revision cannot be read"),
             told(NoSuchThing.class, HttpStatus.NOT_FOUND, "Not here"),
             told(StalePlan.class, HttpStatus.CONFLICT, "Changed meanwhile"),
+            told(StaleItem.class, HttpStatus.PRECONDITION_FAILED, "Changed meanwhile"),
             told(PlanProblems.class, HttpStatus.UNPROCESSABLE_CONTENT, "This plan document cannot be used"),
             told(PlanEdit.EditRefused.class, HttpStatus.CONFLICT, "The plan cannot take this change"),
             told(CatalogException.class, HttpStatus.UNPROCESSABLE_CONTENT, "This board or part cannot be used"),

@@ -11,9 +11,11 @@ import izzet.app.store.TransferBlockRow;
 import izzet.core.capture.ChangeSink;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
+import izzet.core.capture.EdgeCursor;
 import izzet.core.capture.RecordHeader;
 import izzet.core.capture.RecordReader;
 import izzet.core.capture.TimeScale;
+import izzet.core.capture.VcdWriter;
 import izzet.core.decode.I2cDecoder;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.LineGuess;
@@ -23,6 +25,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.EntityManagerFactory;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.Writer;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Iterator;
@@ -260,7 +263,7 @@ public class RecordStore {
         };
         I2cDecoder decoder = new I2cDecoder(scl, sda, glitchNs, keep);
         decoder.begin(record.scale());
-        merge(new Cursor(blocks(record.id(), clockLine)), new Cursor(blocks(record.id(), dataLine)), decoder);
+        merge(new EdgeCursor(blocks(record.id(), clockLine)), new EdgeCursor(blocks(record.id(), dataLine)), decoder);
         decoder.end(record.lastTick());
         flush(record.id(), counts[1], pending);
         return counts[0];
@@ -283,7 +286,7 @@ public class RecordStore {
     }
 
     /** Feeds two lines to a decoder in the order of time, block by block. */
-    private static void merge(Cursor scl, Cursor sda, ChangeSink sink) {
+    private static void merge(EdgeCursor scl, EdgeCursor sda, ChangeSink sink) {
         while (scl.more() || sda.more()) {
             long tick = Math.min(scl.tick(), sda.tick());
             if (scl.tick() == tick) {
@@ -302,45 +305,18 @@ public class RecordStore {
                 .iterator();
     }
 
-    /** Walks the changes of one line. */
-    private static final class Cursor {
-        private final Iterator<EdgeBlock> blocks;
-        private long[] ticks = {};
-        private byte[] levels = {};
-        private int at;
-
-        Cursor(Iterator<EdgeBlock> blocks) {
-            this.blocks = blocks;
-            refill();
-        }
-
-        private void refill() {
-            if (at == ticks.length && blocks.hasNext()) {
-                EdgeBlock block = blocks.next();
-                ticks = new long[block.count()];
-                levels = new byte[block.count()];
-                int[] i = {0};
-                block.visit((tick, level) -> {
-                    ticks[i[0]] = tick;
-                    levels[i[0]++] = (byte) level;
-                });
-                at = 0;
-            }
-        }
-
-        boolean more() {
-            return at < ticks.length;
-        }
-
-        long tick() {
-            return more() ? ticks[at] : Long.MAX_VALUE;
-        }
-
-        int take() {
-            int level = levels[at++];
-            refill();
-            return level;
-        }
+    /**
+     * Writes a record as a value change dump: the lines that are kept, with the times and changes that they came with.
+     *
+     * @throws NoSuchThing when the plan has no such record
+     */
+    @Transactional(readOnly = true)
+    public void write(long planId, long id, Writer out) throws IOException {
+        Stored record = get(planId, id);
+        List<VcdWriter.Line> lines = record.lines().stream()
+                .map(l -> new VcdWriter.Line(l.name(), new EdgeCursor(blocks(id, l.line()))))
+                .toList();
+        VcdWriter.write(out, record.scale(), lines, record.firstTick(), record.lastTick());
     }
 
     /** Every transfer in order. */
@@ -376,7 +352,7 @@ public class RecordStore {
             }
         });
         decoder.begin(record.scale());
-        merge(new Cursor(clock.iterator()), new Cursor(data.iterator()), decoder);
+        merge(new EdgeCursor(clock.iterator()), new EdgeCursor(data.iterator()), decoder);
         decoder.end(record.lastTick());
         return true;
     }

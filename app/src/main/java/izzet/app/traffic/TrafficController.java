@@ -1,5 +1,6 @@
 package izzet.app.traffic;
 
+import izzet.app.files.FileNames;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.capture.EdgeBlock;
@@ -8,12 +9,17 @@ import izzet.core.decode.I2cTransfer;
 import izzet.core.quantity.Hex;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
+import java.io.BufferedWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -24,6 +30,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** The station where records are uploaded, decoded and read. */
 @Controller
@@ -154,6 +161,20 @@ class TrafficController {
         }
         records.decode(id, record, scl, sda, glitchNs, "chosen by you");
         return "redirect:/plans/" + id + "/traffic/" + record;
+    }
+
+    @GetMapping("/plans/{id}/traffic/{record}/file")
+    ResponseEntity<StreamingResponseBody> file(@PathVariable long id, @PathVariable long record) {
+        String name = records.get(id, record).name().replaceAll("\\.(vcd|csv)$", "");
+        StreamingResponseBody body = out -> {
+            try (Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+                records.write(id, record, text);
+            }
+        };
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "plain", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, FileNames.attachment(name, "record", ".vcd"))
+                .body(body);
     }
 
     @PostMapping("/plans/{id}/traffic/{record}/delete")

@@ -14,6 +14,7 @@ import izzet.core.plan.Plan;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -133,5 +134,21 @@ class RecordStoreTest {
         assertThat(records.get(plan, stored.id())).isNotNull();
         records.delete(plan, stored.id());
         assertThatThrownBy(() -> records.get(plan, stored.id())).isInstanceOf(NoSuchThing.class);
+    }
+
+    /** What came in comes out: the copy decodes to the same transfers at the same times. */
+    @Test
+    void aRecordComesOutAgain() throws IOException {
+        RecordStore.Stored stored = upload(longRecord());
+        StringWriter out = new StringWriter();
+        records.write(plan, stored.id(), out);
+        RecordStore.Stored copy = upload(out.toString().getBytes(StandardCharsets.UTF_8));
+        assertThat(copy.transfers()).isEqualTo(stored.transfers()).isEqualTo(1200);
+        assertThat(copy.lines()).isEqualTo(stored.lines());
+        List<String> first = new ArrayList<>();
+        records.transfers(stored.id(), t -> first.add(t.start() + " " + t.address() + " " + t.size()));
+        List<String> second = new ArrayList<>();
+        records.transfers(copy.id(), t -> second.add(t.start() + " " + t.address() + " " + t.size()));
+        assertThat(second).isEqualTo(first);
     }
 }

@@ -37,6 +37,16 @@ public final class Catalog {
             return new Items<>(Collections.unmodifiableSortedMap(shelf), versions);
         }
 
+        Items<T> with(Collection<T> more) {
+            Map<String, NavigableMap<Integer, T>> all = new TreeMap<>(versions);
+            for (T item : more) {
+                NavigableMap<Integer, T> known = new TreeMap<>(all.getOrDefault(item.id(), new TreeMap<>()));
+                known.put(item.version(), item);
+                all.put(item.id(), known);
+            }
+            return new Items<>(shelf, all);
+        }
+
         Optional<T> find(String id, Integer version) {
             NavigableMap<Integer, T> known = versions.get(id);
             if (known == null) {
@@ -64,6 +74,16 @@ public final class Catalog {
             Collection<Part> keptParts) {
         this.boards = Items.of(boards, keptBoards);
         this.parts = Items.of(parts, keptParts);
+    }
+
+    private Catalog(Items<Board> boards, Items<Part> parts) {
+        this.boards = boards;
+        this.parts = parts;
+    }
+
+    /** With further versions that are known and not offered; one that was known under this id and version gives way. */
+    public Catalog with(Collection<Board> moreBoards, Collection<Part> moreParts) {
+        return new Catalog(boards.with(moreBoards), parts.with(moreParts));
     }
 
     /** On the shelf, in the order of their ids. */

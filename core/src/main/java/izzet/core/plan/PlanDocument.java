@@ -1,13 +1,20 @@
 package izzet.core.plan;
 
 import com.networknt.schema.Schema;
+import izzet.core.catalog.Board;
 import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogException;
+import izzet.core.catalog.CatalogItem;
+import izzet.core.catalog.CatalogReader;
+import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.DocumentBounds;
+import izzet.core.catalog.Part;
 import izzet.core.catalog.Schemas;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -37,14 +44,33 @@ public final class PlanDocument {
 
     private static final int AT_A_TIME = 20;
 
+    private static final String OWN_BOARDS = "ownBoards";
+    private static final String OWN_PARTS = "ownParts";
+
     /** As in the schema. */
     private static final Map<String, Integer> MOST =
-            Map.of("parts", 100, "buses", 20, "connections", 1000, "resistors", 100);
+            Map.of(OWN_BOARDS, 1, OWN_PARTS, 100, "parts", 100, "buses", 20, "connections", 1000, "resistors", 100);
 
     private final Schema schema;
+    private final CatalogReader reader = new CatalogReader();
 
     public PlanDocument() {
         schema = Schemas.of("/schema/plan.schema.json");
+    }
+
+    /** The document of a plan with the own items that it is made with. */
+    public String write(PlanParcel parcel) {
+        ObjectNode tree = JSON.valueToTree(parcel.plan());
+        put(tree, OWN_BOARDS, parcel.boards());
+        put(tree, OWN_PARTS, parcel.parts());
+        return JSON.writeValueAsString(tree) + "\n";
+    }
+
+    private static void put(ObjectNode tree, String list, List<? extends CatalogItem> items) {
+        if (!items.isEmpty()) {
+            ArrayNode array = tree.putArray(list);
+            items.forEach(i -> array.add(CatalogWriter.tree(i)));
+        }
     }
 
     /** The document of a plan, indented, with a line end. */
@@ -58,6 +84,15 @@ public final class PlanDocument {
      * @throws PlanProblems with line, place, value and remedy of everything that is wrong
      */
     public Plan read(String text, Catalog catalog) {
+        return parcel(text, catalog).plan();
+    }
+
+    /**
+     * Reads a document from outside, with the own items that came along.
+     *
+     * @throws PlanProblems with line, place, value and remedy of everything that is wrong
+     */
+    public PlanParcel parcel(String text, Catalog catalog) {
         if (text.length() > MAX_CHARS) {
             throw fault("the document has " + text.length() + " characters; " + MAX_CHARS + " are the most.");
         }
@@ -74,15 +109,22 @@ public final class PlanDocument {
             if (!problems.isEmpty()) {
                 throw new PlanProblems(problems);
             }
-            Plan plan = JSON.treeToValue(tree, Plan.class);
-            List<PlanProblem> broken = PlanChecks.of(plan, catalog).stream()
+            ObjectNode document = (ObjectNode) tree;
+            List<PlanProblem> wrong = new ArrayList<>();
+            List<Board> boards = items(text, document, OWN_BOARDS, reader::board, wrong);
+            List<Part> parts = items(text, document, OWN_PARTS, reader::part, wrong);
+            if (!wrong.isEmpty()) {
+                throw new PlanProblems(wrong);
+            }
+            PlanParcel parcel = new PlanParcel(JSON.treeToValue(document, Plan.class), boards, parts);
+            List<PlanProblem> broken = PlanChecks.of(parcel.plan(), parcel.catalog(catalog)).stream()
                     .limit(PlanProblems.MOST)
                     .map(p -> place(text, p.path(), p.message()))
                     .toList();
             if (!broken.isEmpty()) {
                 throw new PlanProblems(broken);
             }
-            return plan;
+            return parcel;
         } catch (JacksonException e) {
             var at = e.getLocation();
             int line = at == null ? 0 : at.getLineNr();
@@ -92,6 +134,26 @@ public final class PlanDocument {
                     "it is not valid JSON: " + e.getOriginalMessage() + " (column "
                             + (at == null ? 0 : at.getColumnNr()) + ").")));
         }
+    }
+
+    /** Takes a list of own items out of the document and reads each like a file of its own. */
+    private static <T> List<T> items(
+            String text,
+            ObjectNode document,
+            String list,
+            BiFunction<String, String, T> read,
+            List<PlanProblem> wrong) {
+        List<T> items = new ArrayList<>();
+        JsonNode found = document.remove(list);
+        for (int i = 0; found != null && i < found.size(); i++) {
+            try {
+                String id = found.get(i).path("id").asString("");
+                items.add(read.apply(id.isEmpty() ? list + " " + i : id, JSON.writeValueAsString(found.get(i))));
+            } catch (CatalogException e) {
+                wrong.add(place(text, "/" + list + "/" + i, e.getMessage()));
+            }
+        }
+        return items;
     }
 
     /** Reads a document that this application wrote; trusts it. */

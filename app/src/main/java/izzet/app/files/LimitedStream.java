@@ -1,5 +1,6 @@
-package izzet.app.fault;
+package izzet.app.files;
 
+import izzet.app.fault.TooLarge;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
