@@ -1,5 +1,5 @@
 // What was refused is told beside the form, and what was typed stays in it; forms without a field to mend show a page of its own.
-const REFUSALS = [400, 409, 422];
+const REFUSALS = [400, 409, 422, 503, 507];
 const FIELDS = "input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea";
 
 const clear = (form) => {

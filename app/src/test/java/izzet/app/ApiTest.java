@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -398,6 +399,34 @@ class ApiTest {
         String own = "http://127.0.0.1:" + port;
         assertThat(send(nowhere.copy().header("Referer", own + "/shelf?q=oled")).body())
                 .contains("href=\"/shelf?q=oled\"");
+    }
+
+    /** More half-sent forms and files than there are threads: pages are served all the same. */
+    @Test
+    void halfSentBodiesTakeNoPageAway() throws IOException {
+        List<java.net.Socket> half = new ArrayList<>();
+        try {
+            for (int i = 0; i < 260; i++) {
+                var socket = new java.net.Socket("127.0.0.1", port);
+                half.add(socket);
+                String type = i % 2 == 0 ? "application/x-www-form-urlencoded" : "multipart/form-data; boundary=b";
+                socket.getOutputStream()
+                        .write(("POST /plans HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: " + type
+                                        + "\r\nContent-Length: 900\r\n\r\nname=")
+                                .getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+            }
+            assertThat(send(to("/").header("Accept", "text/html").timeout(Duration.ofSeconds(5)))
+                            .statusCode())
+                    .isEqualTo(200);
+            // The last one is beyond every share and is told so.
+            assertThat(new String(
+                            half.get(259).getInputStream().readNBytes(12), java.nio.charset.StandardCharsets.US_ASCII))
+                    .isEqualTo("HTTP/1.1 503");
+        } finally {
+            for (var socket : half) {
+                socket.close();
+            }
+        }
     }
 
     @Test

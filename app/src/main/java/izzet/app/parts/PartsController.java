@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class PartsController {
 
+    private static final int LATEST = 12;
+
     private final PlanFrames frames;
     private final PlanStore plans;
     private final Shelf shelf;
@@ -50,7 +52,7 @@ class PartsController {
                         .map(h -> shelf.catalog().part(h.id()).orElseThrow())
                         .toList());
         model.addAttribute("boards", shelf.catalog().boards().values());
-        model.addAttribute("history", plans.history(id));
+        model.addAttribute("history", plans.history(id, LATEST));
         return "parts/page";
     }
 

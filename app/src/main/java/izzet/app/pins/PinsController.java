@@ -43,6 +43,7 @@ class PinsController {
 
     private static final String ALL = "all";
     private static final int MOST_SENTENCES = 3;
+    private static final int LATEST = 12;
 
     private final PlanFrames frames;
     private final PlanStore plans;
@@ -82,7 +83,7 @@ class PinsController {
         model.addAttribute("against", against);
         model.addAttribute("folded", folded);
         model.addAttribute("ghost", ghost);
-        model.addAttribute("history", plans.history(id));
+        model.addAttribute("history", plans.history(id, LATEST));
         model.addAttribute("knots", knots(frame.circuit()));
         model.addAttribute("buses", buses(frame.circuit()));
         ResistorsView resistors = new ResistorsView(frame.circuit());

@@ -21,6 +21,7 @@ import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.data.domain.Limit;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -271,11 +272,21 @@ public class PlanStore {
     /** @param number of the revision */
     public record Change(int number, java.time.Instant at, String done, boolean current) {}
 
-    /** Newest first. */
+    /** The latest, newest first. */
     @Transactional(readOnly = true)
-    public List<Change> history(long id) {
+    public List<Change> history(long id, int most) {
+        return history(id, Integer.MAX_VALUE, most);
+    }
+
+    /**
+     * A stretch of the history, newest first.
+     *
+     * @param before number that they lie before
+     */
+    @Transactional(readOnly = true)
+    public List<Change> history(long id, int before, int most) {
         int number = row(id).currentNumber();
-        return revisions.changes(id).stream()
+        return revisions.changesBefore(id, before, Limit.of(most)).stream()
                 .map(c -> new Change(c.number(), c.at(), c.done(), c.number() == number))
                 .toList();
     }

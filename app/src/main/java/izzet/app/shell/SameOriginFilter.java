@@ -58,19 +58,22 @@ class SameOriginFilter extends OncePerRequestFilter {
             response.setHeader("Cache-Control", "private, no-cache");
         }
         if (!ownName(request.getServerName())) {
-            refuse(
+            Refusal.write(
+                    request,
                     response,
                     HttpStatus.MISDIRECTED_REQUEST,
                     "Unknown name",
                     "This application does not answer to that name. Use its number or localhost, or start it with IZZET_HOSTS set to the name.");
         } else if (!READING.contains(request.getMethod()) && foreign(request)) {
-            refuse(
+            Refusal.write(
+                    request,
                     response,
                     HttpStatus.FORBIDDEN,
                     "Foreign origin",
                     "A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.");
         } else if (READING.contains(request.getMethod()) && loadedElsewhere(request)) {
-            refuse(
+            Refusal.write(
+                    request,
                     response,
                     HttpStatus.FORBIDDEN,
                     "Foreign origin",
@@ -78,15 +81,6 @@ class SameOriginFilter extends OncePerRequestFilter {
         } else {
             chain.doFilter(request, response);
         }
-    }
-
-    private static void refuse(HttpServletResponse response, HttpStatus status, String title, String detail)
-            throws IOException {
-        response.setStatus(status.value());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getWriter()
-                .write("{\"type\":\"about:blank\",\"title\":\"" + title + "\",\"status\":" + status.value()
-                        + ",\"detail\":\"" + detail + "\"}");
     }
 
     /** A page elsewhere can give this machine a name of its own and so pass for the same origin; numbers and localhost it cannot. */

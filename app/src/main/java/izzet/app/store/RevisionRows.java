@@ -3,6 +3,7 @@ package izzet.app.store;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -19,12 +20,12 @@ public interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key
     @Query("select r.done from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
     Optional<String> done(long plan, int number);
 
-    /** Newest first. */
+    /** Newest first, of those before a number. */
     @Query(
             """
             select new izzet.app.store.RevisionRows$Change(r.id.number, r.at, r.done)
-            from RevisionRow r where r.id.planId = :plan order by r.id.number desc""")
-    List<Change> changes(long plan);
+            from RevisionRow r where r.id.planId = :plan and r.id.number < :before order by r.id.number desc""")
+    List<Change> changesBefore(long plan, int before, Limit limit);
 
     /** Forgets what was undone. */
     @Modifying

@@ -232,4 +232,29 @@ class EditPagesTest {
         assertThat(page).contains("name=\"version\" value=\"" + now + "\"");
         assertThat(plan().parts()).hasSize(1);
     }
+
+    /** A long history comes page by page; the pages of the plan carry its latest changes only. */
+    @Test
+    void aLongHistoryIsPaged() throws Exception {
+        for (int i = 0; i < 70; i++) {
+            form("/rename", "name", "Halt " + i);
+        }
+        String parts = body("/parts");
+        assertThat(parts).contains("renamed").contains("/plans/" + id + "/history");
+        assertThat(body("/history")).contains("Halt 69").contains("?before=");
+        String newest = body("/history");
+        int before = Integer.parseInt(newest.replaceAll("(?s).*\\?before=(\\d+).*", "$1"));
+        String older = body("/history?before=" + before);
+        assertThat(older).contains("started").doesNotContain("?before=");
+        assertThat(older.split("<tr>", -1).length + newest.split("<tr>", -1).length)
+                .isEqualTo(2 * 2 + plans.history(id, 1000).size());
+    }
+
+    private String body(String path) throws Exception {
+        return pages.perform(
+                        org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get("/plans/" + id + path))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
 }

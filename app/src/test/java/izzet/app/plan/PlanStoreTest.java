@@ -43,7 +43,7 @@ class PlanStoreTest {
         StoredPlan back = plans.undo(second.id(), second.version());
         StoredPlan other = rename(back, "Other");
         assertThat(other.redo()).isNull();
-        assertThat(plans.history(other.id()))
+        assertThat(plans.history(other.id(), 10))
                 .extracting(PlanStore.Change::done)
                 .containsExactly("renamed the plan to Other", "started");
         assertThat(other.version()).isNotEqualTo(second.version());

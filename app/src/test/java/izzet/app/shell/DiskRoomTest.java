@@ -1,0 +1,48 @@
+package izzet.app.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicLong;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockFilterChain;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
+
+class DiskRoomTest {
+
+    private final AtomicLong free = new AtomicLong(DiskRoom.LEAST);
+    private final DiskRoom room = new DiskRoom(Path.of("/data"), free::get);
+
+    private MockHttpServletResponse send(String method, int bytes) throws Exception {
+        MockHttpServletRequest request = new MockHttpServletRequest(method, "/plans/1/connect");
+        request.setContent(new byte[bytes]);
+        MockHttpServletResponse response = new MockHttpServletResponse();
+        room.doFilter(request, response, new MockFilterChain());
+        return response;
+    }
+
+    @Test
+    void changesAreRefusedBeforeTheDiskIsFullAndTakenAgainAfterwards() throws Exception {
+        assertThat(send("POST", 0).getStatus()).isEqualTo(200);
+        free.set(DiskRoom.LEAST - 1);
+        MockHttpServletResponse refused = send("POST", 0);
+        assertThat(refused.getStatus()).isEqualTo(507);
+        assertThat(refused.getContentAsString())
+                .contains("/data")
+                .contains("47 MB left")
+                .contains("Nothing was saved");
+        assertThat(send("GET", 0).getStatus()).isEqualTo(200);
+        free.set(DiskRoom.LEAST);
+        assertThat(send("DELETE", 0).getStatus()).isEqualTo(200);
+    }
+
+    /** A file lies there as it comes and packed. */
+    @Test
+    void aFileNeedsTwiceItsLength() throws Exception {
+        free.set(DiskRoom.LEAST + 1999);
+        assertThat(send("POST", 1000).getStatus()).isEqualTo(507);
+        free.set(DiskRoom.LEAST + 2000);
+        assertThat(send("POST", 1000).getStatus()).isEqualTo(200);
+    }
+}
