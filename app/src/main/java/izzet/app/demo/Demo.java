@@ -10,17 +10,23 @@ import izzet.core.plan.PlanDocument;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionOperations;
 
-/** Fills an empty database with the demo plans, and a record made on the simulated bus, when asked for. */
+/**
+ * Fills an empty database with the demo plans, and a record made on the simulated bus, when asked for. Before the server listens: nobody
+ * sees half of it.
+ */
 @Component
-class Demo implements ApplicationRunner {
+class Demo implements SmartLifecycle {
+
+    private static final int BEFORE_THE_SERVER = WebServerApplicationContext.START_STOP_LIFECYCLE_PHASE - 1;
 
     private static final int SIGN = 0x3C;
     private static final int OTHER_SIGN = 0x3D;
@@ -32,6 +38,7 @@ class Demo implements ApplicationRunner {
     private final Shelf shelf;
     private final TransactionOperations transactions;
     private final boolean wanted;
+    private volatile boolean running;
 
     Demo(
             PlanStore plans,
@@ -49,7 +56,31 @@ class Demo implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments args) throws IOException {
+    public int getPhase() {
+        return BEFORE_THE_SERVER;
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        try {
+            fill();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    private void fill() throws IOException {
         if (!wanted || !plans.list().isEmpty() || !plans.deleted().isEmpty()) {
             return;
         }

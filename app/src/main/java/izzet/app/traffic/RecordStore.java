@@ -21,6 +21,7 @@ import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.LineGuess;
 import izzet.core.decode.TransferBlock;
 import izzet.core.quantity.Names;
+import jakarta.annotation.PostConstruct;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.EntityManagerFactory;
 import java.io.IOException;
@@ -33,8 +34,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -74,11 +73,10 @@ public class RecordStore {
         this.clock = clock;
     }
 
-    /** What a kill left half goes at the start. */
-    @EventListener(ApplicationReadyEvent.class)
-    @Transactional
-    public void sweep() {
-        records.sweep();
+    /** What a kill left half goes before the first record of this run comes. */
+    @PostConstruct
+    void sweep() {
+        transactions.executeWithoutResult(t -> records.sweep());
     }
 
     /** @param scl null until lines were chosen */

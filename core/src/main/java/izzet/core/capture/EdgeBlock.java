@@ -3,9 +3,8 @@ package izzet.core.capture;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.util.zip.DeflaterOutputStream;
-import java.util.zip.InflaterInputStream;
 
 /**
  * A run of changes of one line, packed for storage: time differences and levels as variable-length numbers, deflated.
@@ -17,6 +16,8 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
 
     /** Changes in a full block: small enough to unpack at a glance, large enough to pack well. */
     public static final int CAPACITY = 8192;
+
+    private static final int FORMAT = 1;
 
     /** A number of 64 bits takes this many bytes at most. */
     private static final int MOST_BYTES = 10;
@@ -41,7 +42,7 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
         }
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(size / 2);
         // In one piece: the packer is called anew for every write.
-        try (DeflaterOutputStream out = new DeflaterOutputStream(bytes)) {
+        try (OutputStream out = Packing.deflate(bytes, FORMAT)) {
             out.write(plain, 0, size);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -50,7 +51,7 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
     }
 
     public void visit(Visitor visitor) {
-        try (InputStream in = new InflaterInputStream(new java.io.ByteArrayInputStream(packed))) {
+        try (InputStream in = Packing.inflate(packed, FORMAT)) {
             byte[] plain = in.readAllBytes();
             long tick = firstTick;
             int position = 0;

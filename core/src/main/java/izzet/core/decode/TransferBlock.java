@@ -1,6 +1,6 @@
 package izzet.core.decode;
 
-import java.io.ByteArrayInputStream;
+import izzet.core.capture.Packing;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
@@ -8,8 +8,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.zip.DeflaterOutputStream;
-import java.util.zip.InflaterInputStream;
 
 /** Packs transfers for storage and unpacks them again. */
 public final class TransferBlock {
@@ -17,11 +15,13 @@ public final class TransferBlock {
     /** Transfers in a full block. */
     public static final int CAPACITY = 512;
 
+    private static final int FORMAT = 1;
+
     private TransferBlock() {}
 
     public static byte[] pack(List<I2cTransfer> transfers) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (DataOutputStream out = new DataOutputStream(new DeflaterOutputStream(bytes))) {
+        try (DataOutputStream out = new DataOutputStream(Packing.deflate(bytes, FORMAT))) {
             out.writeInt(transfers.size());
             for (I2cTransfer t : transfers) {
                 out.writeLong(t.start());
@@ -45,7 +45,7 @@ public final class TransferBlock {
     }
 
     public static List<I2cTransfer> unpack(byte[] packed) {
-        try (DataInputStream in = new DataInputStream(new InflaterInputStream(new ByteArrayInputStream(packed)))) {
+        try (DataInputStream in = new DataInputStream(Packing.inflate(packed, FORMAT))) {
             int count = in.readInt();
             List<I2cTransfer> transfers = new ArrayList<>(count);
             for (int i = 0; i < count; i++) {
