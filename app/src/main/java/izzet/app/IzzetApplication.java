@@ -1,7 +1,9 @@
 package izzet.app;
 
+import izzet.app.backup.DataFault;
 import izzet.app.backup.DataGuard;
 import izzet.app.backup.DataKeeper;
+import izzet.app.store.SharedDatabase;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.Catalog;
@@ -47,6 +49,9 @@ public class IzzetApplication {
 
     /** The folder of data, before anything opens it; not while the build makes the bean definitions. */
     private static void ready(Environment environment) {
+        SharedDatabase.fault(environment).ifPresent(f -> {
+            throw new DataFault(f);
+        });
         String url = environment.getProperty("spring.datasource.url", "");
         if (!url.startsWith("jdbc:h2:file:") || Boolean.getBoolean("spring.aot.processing")) {
             return;

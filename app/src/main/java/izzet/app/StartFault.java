@@ -3,6 +3,7 @@ package izzet.app;
 import izzet.app.backup.DataFault;
 import izzet.core.catalog.CatalogException;
 import java.sql.SQLException;
+import java.util.regex.Pattern;
 import org.springframework.boot.web.server.PortInUseException;
 
 /** Says in one line why the application cannot start, for the faults a user can mend. */
@@ -12,6 +13,9 @@ final class StartFault {
     private static final int H2_IO = 90028;
     private static final int H2_IO_2 = 90031;
     private static final int H2_FILE_CREATION = 90062;
+
+    /** SQLSTATE of a connection that failed, of a wrong user or password, of a missing database. */
+    private static final Pattern SERVER = Pattern.compile("08\\w{3}|28\\w{3}|3D000");
 
     private StartFault() {}
 
@@ -28,6 +32,11 @@ final class StartFault {
                 return c.getMessage();
             }
             if (t instanceof SQLException s) {
+                if (SERVER.matcher(String.valueOf(s.getSQLState())).matches()) {
+                    return "the database server does not let us in: "
+                            + s.getMessage().lines().findFirst().orElse("")
+                            + " Look at IZZET_DB, IZZET_DB_USER and IZZET_DB_PASSWORD.";
+                }
                 if (s.getErrorCode() == H2_LOCKED) {
                     return "the database is in use by another running copy; stop that one, or start with --data and another folder.";
                 }

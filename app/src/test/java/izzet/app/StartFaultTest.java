@@ -34,6 +34,15 @@ class StartFaultTest {
     }
 
     @Test
+    void aServerThatIsNotThereIsOneLine() {
+        SQLException refused = new SQLException("Connection to club:5432 refused. Check it.\nMore", "08001");
+        assertThat(StartFault.tell(new RuntimeException(refused)))
+                .contains("Connection to club:5432 refused")
+                .contains("IZZET_DB_USER")
+                .doesNotContain("More");
+    }
+
+    @Test
     void unknownFaultsAreNotDressedUp() {
         assertThat(StartFault.tell(new IllegalStateException("something else"))).isNull();
     }

@@ -8,7 +8,9 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import izzet.core.plan.Target;
+import jakarta.persistence.EntityManager;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 
@@ -19,6 +21,9 @@ class PlanStoreTest {
 
     @Autowired
     private PlanStore plans;
+
+    @Autowired
+    private EntityManager entities;
 
     private long id() {
         return plans.create(Plan.empty("Wick halt", "sbc-40-pin"), "started");
@@ -81,5 +86,19 @@ class PlanStoreTest {
         plans.restore(plan.id());
         assertThat(plans.list()).extracting(PlanStore.Entry::id).contains(plan.id());
         assertThat(plans.get(plans.duplicate(plan.id())).plan().name()).isEqualTo("Wick halt, copy");
+    }
+
+    /** Asked for by ./izzet test --postgres: the other tests of this run say something about that server. */
+    @Test
+    @EnabledIfSystemProperty(named = "izzet.db", matches = "jdbc:postgresql:.+")
+    void theSharedServerIsTheOneThatIsUsed() {
+        plans.create(Plan.empty("Wick halt", "mcu-8bit-5v-14-6"), "started");
+        assertThat(entities.createNativeQuery("select version()")
+                        .getSingleResult()
+                        .toString())
+                .startsWith("PostgreSQL");
+        assertThat(entities.createNativeQuery("select pg_typeof(document)::text from plan_revision limit 1")
+                        .getSingleResult())
+                .isEqualTo("text");
     }
 }

@@ -170,7 +170,7 @@ class OwnPagesTest {
         pages.perform(get("/plans/" + id + "/parts"))
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("Shed panel")));
-        pages.perform(get("/shelf")).andExpect(content().string(containsString("Off the shelf (1)")));
+        pages.perform(get("/shelf")).andExpect(content().string(containsString("/shelf/parts/own-shed-panel/on")));
         pages.perform(post("/shelf/parts/own-shed-panel/on")).andExpect(redirectedUrl("/shelf/parts/own-shed-panel"));
         assertThat(own("own-shed-panel")).isEqualTo(part);
         pages.perform(post("/shelf/parts/" + OLED + "/off")).andExpect(status().isBadRequest());
