@@ -11,7 +11,6 @@ import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.Optional;
 import org.slf4j.LoggerFactory;
@@ -56,12 +55,8 @@ public class IzzetApplication {
         if (!url.startsWith("jdbc:h2:file:") || Boolean.getBoolean("spring.aot.processing")) {
             return;
         }
-        try {
-            Path data = Path.of(environment.getRequiredProperty("izzet.data"));
-            new DataGuard(data, DataKeeper.settings(url), Clock.systemUTC()).prepare();
-        } catch (SQLException e) {
-            throw new IllegalStateException(e);
-        }
+        Path data = Path.of(environment.getRequiredProperty("izzet.data"));
+        new DataGuard(data, DataKeeper.settings(url), Clock.systemUTC()).prepare();
     }
 
     /** The shipped shelf. Not lazy like the rest: a bad catalogue file is told at the start. */

@@ -131,6 +131,21 @@ class ApiTest {
         assertThat(JSON.readTree(send(to("/api/plans")).body()).size()).isEqualTo(before);
     }
 
+    /** As a command-line client marks it by default, for PUT too. */
+    @Test
+    void aBodyMarkedAsAFormIsReadAsItIs() {
+        String plan = create();
+        String renamed = send(to(plan)).body().replace("Two", "Number two");
+        HttpResponse<String> put = send(to(plan).header("If-Match", "*")
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .PUT(HttpRequest.BodyPublishers.ofString(renamed)));
+        assertThat(put.statusCode()).as(put.body()).isEqualTo(200);
+        assertThat(put.body()).contains("Number two");
+        HttpResponse<String> empty = send(to("/api/shelf/own/own-empty").PUT(HttpRequest.BodyPublishers.noBody()));
+        assertThat(empty.statusCode()).isEqualTo(422);
+        assertThat(empty.body()).contains("empty");
+    }
+
     @Test
     void badDocumentsAreToldWithPlace() {
         HttpResponse<String> broken = post("/api/check", TWINS.replace("\"board:A4\"", "\"board:A44\""));

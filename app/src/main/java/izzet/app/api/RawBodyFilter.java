@@ -12,6 +12,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -20,9 +22,10 @@ import org.springframework.web.util.UriUtils;
 
 /**
  * Lets bodies of the API through as they are. A command-line client marks what it sends as a form by default; taken for one, a record or
- * a plan document would be eaten up by the reading of parameters. Parameters of the API stand in the query only.
+ * a plan document would be eaten up by the reading of parameters, which for PUT another filter does: this one comes before it. Parameters of the API stand in the query only.
  */
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class RawBodyFilter extends OncePerRequestFilter {
 
     @Override

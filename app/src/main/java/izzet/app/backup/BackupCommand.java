@@ -3,10 +3,9 @@ package izzet.app.backup;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
 import java.time.Clock;
+import java.util.logging.LogManager;
+import org.hibernate.JDBCException;
 
 /** {@code ./izzet backup FILE} and {@code ./izzet restore FILE}, while the program does not run. */
 public final class BackupCommand {
@@ -17,6 +16,9 @@ public final class BackupCommand {
 
     /** @param words {@code backup} or {@code restore}, the file, the folder of data */
     public static void main(String[] words) {
+        // Only what this command says itself; without the program nothing else sets the logging.
+        System.setProperty("org.jboss.logging.provider", "jdk");
+        LogManager.getLogManager().reset();
         try {
             System.out.println(run(
                     words[0],
@@ -25,11 +27,11 @@ public final class BackupCommand {
         } catch (DataFault e) {
             System.err.println("izzet: " + e.getMessage());
             System.exit(1);
-        } catch (SQLException e) {
+        } catch (JDBCException e) {
             System.err.println(
-                    e.getErrorCode() == org.h2.api.ErrorCode.DATABASE_ALREADY_OPEN_1
+                    ClosedDatabase.inUse(e)
                             ? "izzet: the database is in use by a running copy; use its page /backup, or stop it first."
-                            : "izzet: the database cannot be read: " + Backups.firstLine(e));
+                            : "izzet: the database cannot be read: " + Backups.reason(e));
             System.exit(1);
         } catch (IOException e) {
             System.err.println("izzet: the file cannot be read or written: " + Backups.firstLine(e));
@@ -37,7 +39,7 @@ public final class BackupCommand {
         }
     }
 
-    static String run(String what, Path file, Path data) throws IOException, SQLException {
+    static String run(String what, Path file, Path data) throws IOException {
         DataFolder folder = new DataFolder(data);
         Backups backups = new Backups(folder, SETTINGS);
         Clock clock = Clock.systemUTC();
@@ -48,10 +50,10 @@ public final class BackupCommand {
             Files.createDirectories(data);
             if (Files.exists(folder.database())) {
                 // Refused while another copy has it open.
-                try (Connection db = open(folder)) {
-                    db.createStatement().execute("shutdown");
-                } catch (SQLException e) {
-                    if (e.getErrorCode() == org.h2.api.ErrorCode.DATABASE_ALREADY_OPEN_1) {
+                try (ClosedDatabase db = open(folder)) {
+                    db.number("select 1");
+                } catch (JDBCException e) {
+                    if (ClosedDatabase.inUse(e)) {
                         throw e;
                     }
                     // A damaged one is what the backup is for.
@@ -64,13 +66,13 @@ public final class BackupCommand {
         if (!Files.exists(folder.database())) {
             throw new DataFault("there is no database in " + data + "; say --data and its folder.");
         }
-        try (Connection db = open(folder)) {
-            backups.make(Database.of(db), file, clock.instant());
+        try (ClosedDatabase db = open(folder)) {
+            backups.make(db, file, clock.instant());
         }
         return "Written: " + file + " (" + Files.size(file) + " bytes).";
     }
 
-    private static Connection open(DataFolder folder) throws SQLException {
-        return DriverManager.getConnection(folder.url(folder.database(), SETTINGS + ";IFEXISTS=TRUE"), "sa", "");
+    private static ClosedDatabase open(DataFolder folder) {
+        return ClosedDatabase.at(folder.url(folder.database(), SETTINGS + ";IFEXISTS=TRUE"));
     }
 }

@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -41,7 +40,7 @@ class BackupController {
     }
 
     @GetMapping("/backup/now")
-    void now(HttpServletResponse answer) throws IOException, SQLException {
+    void now(HttpServletResponse answer) throws IOException {
         Path file = keeper.make();
         try {
             send(file, "izzet-" + LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC) + ".zip", answer);

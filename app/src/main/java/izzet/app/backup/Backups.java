@@ -10,9 +10,6 @@ import java.nio.file.Path;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -29,6 +26,7 @@ import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.hibernate.JDBCException;
 
 /**
  * Backups: one zip with the whole database (plans with their history, ticks, records, own items) and a sheet with its checksum and what it
@@ -65,7 +63,7 @@ public final class Backups {
      *
      * @throws IOException when it cannot be written; then the target is as it was
      */
-    void make(Database db, Path target, Instant at) throws IOException, SQLException {
+    void make(Database db, Path target, Instant at) throws IOException {
         Path raw = Files.createTempFile(folder.path(), "backup", ".raw");
         Path whole = target.resolveSibling(target.getFileName() + ".new");
         try {
@@ -152,18 +150,22 @@ public final class Backups {
                 Long.parseLong(told.getProperty("changes")),
                 Long.parseLong(told.getProperty("records")),
                 Long.parseLong(told.getProperty("items")));
-        try (Connection db = DriverManager.getConnection(folder.url(into, settings), "sa", "")) {
-            Mark mark = Mark.of(Database.of(db), sheet.at());
+        try (ClosedDatabase db = ClosedDatabase.at(folder.url(into, settings))) {
+            Mark mark = Mark.of(db, sheet.at());
             if (mark.changes() != sheet.changes() || mark.items() != sheet.items()) {
                 throw new DataFault("The backup holds " + mark.changes() + " changes, and its sheet tells "
                         + sheet.changes() + ". Nothing was changed; try an older one.");
             }
-            db.createStatement().execute("shutdown");
-        } catch (SQLException e) {
+        } catch (JDBCException e) {
             throw new DataFault(
-                    "The database in the backup cannot be opened: " + firstLine(e) + " Nothing was changed.", e);
+                    "The database in the backup cannot be opened: " + reason(e) + " Nothing was changed.", e);
         }
         return sheet;
+    }
+
+    /** What the database itself says, without the statement. */
+    static String reason(JDBCException e) {
+        return firstLine(e.getSQLException());
     }
 
     static String firstLine(Exception e) {
@@ -251,7 +253,7 @@ public final class Backups {
     }
 
     /** Makes the one of the day where it is missing, and drops those that are neither of the last days nor the last of a late week. */
-    void daily(Database db, Instant now) throws IOException, SQLException {
+    void daily(Database db, Instant now) throws IOException {
         Path today = of(LocalDate.ofInstant(now, ZoneOffset.UTC));
         if (Files.exists(today)) {
             return;

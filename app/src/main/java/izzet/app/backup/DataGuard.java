@@ -4,12 +4,10 @@ import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.Optional;
 import org.flywaydb.core.Flyway;
+import org.hibernate.JDBCException;
 
 /**
  * Makes the folder of data ready before anything opens it. A first database and every migration are made beside and moved into place, so
@@ -39,9 +37,9 @@ public final class DataGuard {
 
     /**
      * @throws DataFault with what brings it back
-     * @throws SQLException when the database is in use
+     * @throws JDBCException when the database is in use
      */
-    public void prepare() throws SQLException {
+    public void prepare() {
         try {
             Files.createDirectories(folder.path());
             Files.deleteIfExists(folder.making());
@@ -76,7 +74,7 @@ public final class DataGuard {
         DataFolder.moveIntoPlace(folder.making(), folder.database());
     }
 
-    private void open() throws IOException, SQLException {
+    private void open() throws IOException {
         long bytes = Files.size(folder.database());
         if (bytes < LEAST_BYTES) {
             throw new DataFault(
@@ -89,23 +87,22 @@ public final class DataGuard {
                     "the database " + folder.database() + " is cut short: " + missing.get() + "." + wayBack());
         }
         boolean old;
-        try (Connection db = DriverManager.getConnection(folder.url(folder.database(), settings), "sa", "")) {
+        try (ClosedDatabase db = ClosedDatabase.at(folder.url(folder.database(), settings))) {
             old = pending(db);
             if (old) {
                 Files.createDirectories(folder.backups());
                 DataFolder.ownerOnly(folder.backups());
                 String moment = clock.instant().toString().replace(':', '-');
-                backups.make(
-                        Database.of(db), folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
+                backups.make(db, folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
             } else {
                 compare(db);
             }
-        } catch (SQLException e) {
-            if (inUse(e)) {
+        } catch (JDBCException e) {
+            if (ClosedDatabase.inUse(e)) {
                 throw e;
             }
             throw new DataFault(
-                    "the database " + folder.database() + " is damaged: " + Backups.firstLine(e) + wayBack(), e);
+                    "the database " + folder.database() + " is damaged: " + Backups.reason(e) + wayBack(), e);
         }
         if (old) {
             Files.copy(folder.database(), folder.making());
@@ -114,20 +111,15 @@ public final class DataGuard {
         }
     }
 
-    private static boolean inUse(SQLException e) {
-        return e.getErrorCode() == org.h2.api.ErrorCode.DATABASE_ALREADY_OPEN_1;
-    }
-
     /** Whether this program knows migrations that the database has not had. */
-    private static boolean pending(Connection db) throws SQLException {
-        return Database.of(db)
-                        .number("select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")
+    private static boolean pending(Database db) {
+        return db.number("select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")
                 < NEWEST;
     }
 
-    private void compare(Connection db) throws SQLException {
+    private void compare(Database db) {
         Optional<Mark> known = Mark.read(folder.mark());
-        Mark now = Mark.of(Database.of(db), clock.instant());
+        Mark now = Mark.of(db, clock.instant());
         if (known.isPresent() && now.holdsLessThan(known.get())) {
             throw new DataFault("the database " + folder.database() + " is older than it was: it holds " + now.changes()
                     + " changes and held " + known.get().changes() + " on "
@@ -137,17 +129,11 @@ public final class DataGuard {
 
     /** On a file that nobody has open; whole and closed afterwards. */
     private void migrate(Path database) {
-        String url = folder.url(database, settings);
         Flyway.configure()
-                .dataSource(url, "sa", "")
+                .dataSource(folder.url(database, settings), "sa", "")
                 .locations("classpath:db/migration")
                 .load()
                 .migrate();
-        try (Connection db = DriverManager.getConnection(url, "sa", "")) {
-            db.createStatement().execute("shutdown");
-        } catch (SQLException e) {
-            throw new DataFault("the database cannot be made: " + Backups.firstLine(e), e);
-        }
     }
 
     private String wayBack() {

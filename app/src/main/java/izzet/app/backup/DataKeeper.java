@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
@@ -93,7 +92,7 @@ public class DataKeeper {
         try {
             backups.daily(database, clock.instant());
             Mark.of(database, clock.instant()).write(folder);
-        } catch (IOException | SQLException | RuntimeException e) {
+        } catch (IOException | RuntimeException e) {
             // One that was overtaken by the end of the program comes at the next start.
             if (!ended) {
                 LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
@@ -116,7 +115,7 @@ public class DataKeeper {
         }
         try {
             Mark.of(database, clock.instant()).write(folder);
-        } catch (IOException | SQLException | RuntimeException e) {
+        } catch (IOException | RuntimeException e) {
             LOG.warn("What the database holds cannot be written down: {}", Backups.firstLine(e));
         }
     }
@@ -138,7 +137,7 @@ public class DataKeeper {
     }
 
     /** A backup of now, in a file that the caller deletes. */
-    public Path make() throws IOException, SQLException {
+    public Path make() throws IOException {
         Path file = Files.createTempFile(require().place(), "now", ".zip");
         backups.make(database, file, clock.instant());
         return file;

@@ -6,7 +6,6 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Properties;
@@ -20,7 +19,7 @@ import java.util.Properties;
  */
 record Mark(long changes, long records, long items, Instant at) {
 
-    static Mark of(Database db, Instant at) throws SQLException {
+    static Mark of(Database db, Instant at) {
         return new Mark(
                 db.number("select coalesce(sum(version), 0) from plan"),
                 db.number("select coalesce(max(id), 0) from record"),
@@ -29,7 +28,7 @@ record Mark(long changes, long records, long items, Instant at) {
     }
 
     /** The first databases had no shelf. */
-    private static boolean hasItems(Database db) throws SQLException {
+    private static boolean hasItems(Database db) {
         return db.number("select count(*) from information_schema.tables where lower(table_name) = 'shelf_item'") > 0;
     }
 

@@ -55,15 +55,15 @@ class DataGuardTest {
     }
 
     private long count() throws SQLException {
-        try (Connection db = open()) {
-            return Mark.of(Database.of(db), CLOCK.instant()).changes();
+        try (ClosedDatabase db = ClosedDatabase.at(folder.url(folder.database(), SETTINGS))) {
+            return Mark.of(db, CLOCK.instant()).changes();
         }
     }
 
     private void backUp() throws IOException, SQLException {
-        try (Connection db = open()) {
-            backups.daily(Database.of(db), CLOCK.instant());
-            Mark.of(Database.of(db), CLOCK.instant()).write(folder);
+        try (ClosedDatabase db = ClosedDatabase.at(folder.url(folder.database(), SETTINGS))) {
+            backups.daily(db, CLOCK.instant());
+            Mark.of(db, CLOCK.instant()).write(folder);
         }
     }
 

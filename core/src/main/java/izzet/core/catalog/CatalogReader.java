@@ -78,6 +78,9 @@ public final class CatalogReader {
                 throw new CatalogException(file, List.of(beyond));
             }
             JsonNode tree = JSON.readTree(text);
+            if (tree == null || tree.isMissingNode()) {
+                throw new CatalogException(file, List.of("it is empty; one JSON object is expected"));
+            }
             refuse(
                     file,
                     schema.validate(tree).stream().map(CatalogReader::fault).toList());
