@@ -9,8 +9,8 @@ import org.hibernate.type.descriptor.jdbc.LongVarcharJdbcType;
 import org.hibernate.type.descriptor.jdbc.VarbinaryJdbcType;
 
 /**
- * Documents and blocks in their rows, as {@code text} and {@code bytea}; the usual dialect keeps them as objects beside, which nobody
- * sweeps.
+ * Documents and blocks in their rows, as {@code text} and {@code bytea} under the names of the migrations; the usual dialect keeps them as
+ * objects beside, which nobody sweeps.
  */
 public final class PostgresTexts extends PostgreSQLDialect {
 
@@ -18,13 +18,10 @@ public final class PostgresTexts extends PostgreSQLDialect {
         super(info);
     }
 
+    /** The driver tells of a named type only that it is one. */
     @Override
-    protected String columnType(int sqlTypeCode) {
-        return switch (sqlTypeCode) {
-            case Types.CLOB -> "text";
-            case Types.BLOB -> "bytea";
-            default -> super.columnType(sqlTypeCode);
-        };
+    public boolean equivalentTypes(int one, int other) {
+        return one == Types.DISTINCT || other == Types.DISTINCT || super.equivalentTypes(one, other);
     }
 
     @Override

@@ -42,7 +42,7 @@ public final class SharedDatabase implements EnvironmentPostProcessor {
                                 "spring.datasource.password",
                                 environment.getProperty("izzet.db.password", ""),
                                 "spring.flyway.locations",
-                                "classpath:db/postgresql",
+                                "classpath:db/postgresql,classpath:db/migration",
                                 "spring.jpa.properties.hibernate.dialect",
                                 PostgresTexts.class.getName())));
     }
