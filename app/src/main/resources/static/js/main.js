@@ -1,6 +1,9 @@
 // What only the browser can do. Everything works as plain pages and forms, too.
 import Alpine from "../vendor/alpine/alpine-csp.js";
+import drop from "./drop.js";
+import header from "./header.js";
 import item from "./item.js";
+import lines from "./lines.js";
 import menu from "./menu.js";
 import picture from "./picture.js";
 import record from "./record.js";
@@ -9,7 +12,10 @@ import weave from "./weave.js";
 
 document.documentElement.classList.add("js");
 Alpine.store("busy", { words: "" });
+Alpine.data("drop", drop);
+Alpine.data("header", header);
 Alpine.data("item", item);
+Alpine.data("lines", lines);
 Alpine.data("menu", menu);
 Alpine.data("picture", picture);
 Alpine.data("record", record);

@@ -3,8 +3,16 @@ const REFUSALS = [400, 409, 422, 503, 507];
 const FIELDS = "input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea";
 
 const clear = (form) => {
-  for (const old of form.querySelectorAll(".refused")) old.remove();
+  for (const old of form.querySelectorAll(".refused, .all-the-same")) old.remove();
   for (const field of form.querySelectorAll("[aria-invalid]")) field.removeAttribute("aria-invalid");
+};
+
+// A form that saves by itself has no button of its own to send again what was typed.
+const again = () => {
+  const button = document.createElement("button");
+  button.className = "button all-the-same";
+  button.textContent = "Make the change all the same";
+  return button;
 };
 
 export const refused = (e) => {
@@ -19,7 +27,10 @@ export const refused = (e) => {
   told.setAttribute("role", "alert");
   told.textContent = fault.textContent;
   form.append(told);
-  if (fault.dataset.version) form.elements.version.value = fault.dataset.version;
+  if (fault.dataset.version) {
+    form.elements.version.value = fault.dataset.version;
+    if (form.matches(".autosave")) form.append(again());
+  }
   const wrong = form.elements[fault.dataset.field];
   if (wrong && wrong.focus) {
     wrong.setAttribute("aria-invalid", "true");

@@ -1,4 +1,5 @@
 // What surrounds every page: keys, help, and the line that says what goes on.
+import { remember, restore } from "./autosave.js";
 import { say } from "./busy.js";
 import { keepOpen } from "./findings.js";
 import { refused } from "./refused.js";
@@ -20,6 +21,8 @@ export default () => ({
     on("htmx:xhr:progress", uploaded);
     on("htmx:beforeSwap", refused);
     on("htmx:beforeSwap", keepOpen);
+    on("htmx:beforeSwap", remember);
+    on("htmx:afterSettle", restore);
   },
 
   help() {

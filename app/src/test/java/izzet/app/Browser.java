@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Debian's headless Chromium, driven for tests. */
-final class Browser implements AutoCloseable {
+public final class Browser implements AutoCloseable {
 
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -27,15 +27,16 @@ final class Browser implements AutoCloseable {
                             "--disable-component-update",
                             "--disable-sync")));
 
-    Page page(int port, int width, int height, ColorScheme scheme) {
+    public Page page(int port, int width, int height, ColorScheme scheme) {
         BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setBaseURL("http://127.0.0.1:" + port)
                 .setViewportSize(width, height)
+                .setHasTouch(width < 500)
                 .setColorScheme(scheme));
         return context.newPage();
     }
 
-    Page page(int port) {
+    public Page page(int port) {
         return page(port, 1280, 800, ColorScheme.LIGHT);
     }
 

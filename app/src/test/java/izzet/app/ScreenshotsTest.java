@@ -22,7 +22,7 @@ class ScreenshotsTest {
     void takeAll() {
         try (Browser browser = new Browser()) {
             Page page = browser.page(port);
-            take(page, "/", "plans");
+            take(page, "/?list=2+small+oled,+16x2+lcd+with+backpack,+3+butons,+wifi+board", "plans");
             take(page, "/plans/1/parts", "parts");
             take(page, "/plans/1/pins", "pins");
             take(page, "/plans/1/findings/I1.part-platform-1.part-platform-2", "finding");
@@ -44,6 +44,7 @@ class ScreenshotsTest {
             take(dark, "/plans/1/pins", "pins-dark");
             Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);
             take(phone, "/plans/1/wiring", "wiring-phone");
+            take(phone, "/plans/1/pins", "pins-phone");
         }
     }
 

@@ -66,11 +66,12 @@ class WholeWayTest {
         page.navigate("/");
         page.getByLabel("Name").fill("Wick halt");
         page.locator("input[value=mcu-8bit-5v-14-6]").check();
-        button(page, "Start the plan").click();
+        button(page, "Make the plan").click();
         for (String name : List.of("Up platform", "Down platform")) {
             page.locator("#nick-oled-128x64-page-2wire").fill(name);
             button(page, "Add Page-addressed OLED 128x64, 2-wire").click();
-            assertThat(page.locator("input[name=name][value='" + name + "']")).isVisible();
+            assertThat(page.locator(".placed-part summary", new Page.LocatorOptions().setHasText(name)))
+                    .isVisible();
         }
         button(page, "Add Push button").click();
         assertThat(page.locator("#part-button")).isVisible();
@@ -149,7 +150,8 @@ class WholeWayTest {
         tabTo(page, "#nick-" + part);
         page.keyboard().type(name);
         page.keyboard().press("Enter");
-        assertThat(page.locator("input[name=name][value='" + name + "']")).isVisible();
+        assertThat(page.locator(".placed-part summary", new Page.LocatorOptions().setHasText(name)))
+                .isVisible();
     }
 
     /** Keys that mean something work wherever no text is typed. */
@@ -162,12 +164,12 @@ class WholeWayTest {
     void withTheKeyboardAlone() {
         Page page = browser.page(port);
         page.navigate("/");
-        tabTo(page, "form.stack input[name=name]");
-        page.keyboard().type("Ennor quay");
         tabTo(page, "input[name=board]");
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowUp");
         assertThat(page.locator("input[value=mcu-8bit-5v-14-6]")).isChecked();
+        tabTo(page, ".table-list input[name=name]");
+        page.keyboard().type("Ennor quay");
         tabTo(page, "button.is-primary");
         page.keyboard().press("Enter");
         page.waitForURL(Pattern.compile("/plans/\\d+/parts"));
@@ -269,7 +271,7 @@ class WholeWayTest {
         page.navigate("/");
         page.getByLabel("Name").fill("Shifted halt");
         page.locator("input[value=sbc-40-pin]").check();
-        button(page, "Start the plan").click();
+        button(page, "Make the plan").click();
         for (String part : List.of("character-16x2-expander", "level-shifter-4")) {
             page.locator("#nick-" + part).fill(part.startsWith("char") ? "Berths" : "Shifter");
             page.locator("#nick-" + part).press("Enter");
@@ -317,6 +319,23 @@ class WholeWayTest {
         page.locator("#q").fill("zeppelin");
         assertThat(page.locator("#found")).containsText("Nothing on the shelf");
 
+        page.navigate("/shelf/boards/mcu-8bit-5v-14-6");
+        page.locator("#where").fill("where is SDA");
+        assertThat(page.locator("#pin-about")).containsText("1 pin: A4 at analog 5");
+        assertThat(page.locator(".hole.lit")).hasCount(1);
+        page.locator("#where").fill("zither");
+        assertThat(page.locator("#pin-about")).containsText("No pin of this board");
+        page.locator("#where").fill("");
+        page.locator(".hole[data-about^='3 at']").focus();
+        assertThat(page.locator("#pin-about")).containsText("pwm");
+
+        page.navigate("/shelf/compare?part=oled-128x64-page-2wire&part=oled-128x64-page-2wire-vcc-first");
+        assertThat(page.locator(".side .differ").first()).containsText("VCC GND SCL SDA");
+        page.navigate("/shelf");
+        page.locator("select[name=way]").selectOption("PARALLEL");
+        assertThat(page.locator("#found")).containsText("Character display 8x2");
+        assertThat(page.locator("#found")).not().containsText("Push button");
+
         page.navigate("/shelf/which?family=small+OLED");
         String[][] truth = {
             {"How many pins", "4"},
@@ -345,6 +364,14 @@ class WholeWayTest {
         button(page, "Compare").click();
         page.waitForURL(Pattern.compile("columns=200"));
         assertThat(page.locator("#offer-1")).containsText("Wi-Fi dual-core board, 38 pins");
+        page.locator(".offers thead a", new Page.LocatorOptions().setHasText("whole picture"))
+                .click();
+        assertThat(page.locator(".offers th[aria-sort]")).containsText("whole picture");
+        page.locator("#offer-1 input[name=pick]").check();
+        page.locator("#offer-2 input[name=pick]").check();
+        button(page, "Lay two or three ticked side by side").click();
+        assertThat(page.locator("#beside")).isVisible();
+        assertThat(page.locator(".side thead th")).hasCount(2);
         button(page, "Make a plan with offer 1").click();
         page.waitForURL(Pattern.compile("/plans/\\d+/pins"));
         assertThat(page.locator(".sub")).containsText("Wi-Fi dual-core board, 38 pins");
@@ -358,17 +385,17 @@ class WholeWayTest {
         Page second = first.context().newPage();
         second.navigate("http://127.0.0.1:" + port + "/plans/2/parts");
         first.getByLabel("Name of the plan").fill("Port Ennor clock");
-        button(first, "Rename").click();
+        first.getByLabel("Name of the plan").press("Enter");
         assertThat(first.locator("h1")).hasText("Port Ennor clock");
         second.getByLabel("Name of the plan").fill("Lost");
-        button(second, "Rename").click();
+        second.getByLabel("Name of the plan").press("Enter");
         assertThat(second.getByRole(AriaRole.ALERT)).containsText("Nothing was saved");
         assertThat(second.getByRole(AriaRole.ALERT)).containsText("renamed");
         first.reload();
         assertThat(first.locator("h1")).hasText("Port Ennor clock");
         // What was typed is still there, and one more click makes the change on the plan of now.
         assertThat(second.getByLabel("Name of the plan")).hasValue("Lost");
-        button(second, "Rename").click();
+        button(second, "Make the change all the same").click();
         assertThat(second.locator("h1")).hasText("Lost");
         first.context().close();
     }
@@ -377,7 +404,9 @@ class WholeWayTest {
     void aBadRecordLeavesNothingBehind() {
         Page page = browser.page(port);
         page.navigate("/plans/2/traffic");
+        assertThat(page.locator("#first + ol")).containsText("clock at");
         page.getByLabel("Value change dump").setInputFiles(Path.of("pom.xml"));
+        assertThat(page.locator(".drop label")).containsText("pom.xml, ");
         button(page, "Upload and decode").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 1");
         page.navigate("/plans/2/traffic");
@@ -404,6 +433,7 @@ class WholeWayTest {
     void ownPartFromASpreadsheet() {
         Page page = browser.page(port);
         page.navigate("/shelf");
+        menu(page, "Own parts and boards");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Own part"))
                 .click();
         assertThat(page.locator("#verdict")).containsText("Pins: needs a row at least");
@@ -442,7 +472,7 @@ class WholeWayTest {
         page.navigate("/");
         page.getByLabel("Name").fill("Quarry siding");
         page.locator("input[value=mcu-8bit-5v-14-6]").check();
-        button(page, "Start the plan").click();
+        button(page, "Make the plan").click();
         addWithKeys(page, "push-button", "Bell");
         addWithKeys(page, "push-button", "Gate");
         addWithKeys(page, "oled-128x64-page-2wire", "Hall");
@@ -591,6 +621,7 @@ class WholeWayTest {
                 "/plans/1/parts",
                 "/plans/1/pins",
                 "/plans/1/findings",
+                "/plans/1/mend",
                 "/plans/1/history",
                 "/plans/1/pins?against=&folded=all",
                 "/plans/1/assign",
@@ -602,6 +633,7 @@ class WholeWayTest {
                 "/plans/2/pins",
                 "/shelf",
                 "/shelf?q=oled",
+                "/shelf/compare?part=expander-8&part=expander-8-a",
                 "/shelf/parts/character-16x2-direct",
                 "/shelf/boards/wifi-dual-38",
                 "/shelf/own?kind=part",

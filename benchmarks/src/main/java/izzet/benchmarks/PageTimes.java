@@ -53,6 +53,10 @@ public final class PageTimes {
         measure(client, args[0] + "/plans/" + id + "/pins");
         measure(client, args[0] + "/plans/" + id + "/pins?folded=all");
         measure(client, args[0] + "/plans/" + id + "/verdict?from=" + line + "&to=board:GPIO4");
+        measure(client, args[0] + "/");
+        measure(client, args[0] + "/quick-list?list=2+small+oled,+16x2+lcd+with+backpack,+3+butons,+wifi+board");
+        measure(client, args[0] + "/shelf?q=lcd");
+        edits(client, args[0], id);
     }
 
     private static Plan plan(Catalog catalog) {
@@ -78,6 +82,41 @@ public final class PageTimes {
         return plan;
     }
 
+    /** An edit until its page is there again: the form is sent, the redirect followed. */
+    private static void edits(HttpClient client, String base, String id) throws IOException, InterruptedException {
+        String version = "";
+        List<Double> times = new ArrayList<>();
+        for (int i = 0; i < WARM + MEASURED; i++) {
+            HttpResponse<String> now = client.send(
+                    HttpRequest.newBuilder(URI.create(base + "/api/plans/" + id))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            version = now.headers().firstValue("ETag").orElseThrow().replace("\"", "");
+            long start = System.nanoTime();
+            HttpResponse<String> moved = client.send(
+                    HttpRequest.newBuilder(URI.create(base + "/plans/" + id + "/wire"))
+                            .header("Content-Type", "application/x-www-form-urlencoded")
+                            .POST(HttpRequest.BodyPublishers.ofString(
+                                    "version=" + version + "&here=/plans/" + id + "/pins&centimetres=" + (20 + i % 2)))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> page = client.send(
+                    HttpRequest.newBuilder(URI.create(base)
+                                    .resolve(moved.headers()
+                                            .firstValue("Location")
+                                            .orElseThrow()))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            if (page.statusCode() != 200) {
+                throw new IllegalStateException("the page after an edit answers " + page.statusCode());
+            }
+            if (i >= WARM) {
+                times.add((System.nanoTime() - start) / 1e6);
+            }
+        }
+        tell("an edit and its page", times);
+    }
+
     private static void measure(HttpClient client, String address) throws IOException, InterruptedException {
         HttpRequest request = HttpRequest.newBuilder(URI.create(address)).build();
         List<Double> times = new ArrayList<>();
@@ -91,11 +130,15 @@ public final class PageTimes {
                 times.add((System.nanoTime() - start) / 1e6);
             }
         }
+        tell(address.replaceAll("^http://[^/]+", ""), times);
+    }
+
+    private static void tell(String what, List<Double> times) {
         List<Double> sorted = times.stream().sorted().toList();
         System.out.printf(
                 Locale.ROOT,
                 "%s: median %.1f ms, 95 of 100 within %.1f ms%n",
-                address.replaceAll("^http://[^/]+", ""),
+                what,
                 sorted.get(MEASURED / 2),
                 sorted.get(MEASURED * 95 / 100));
     }

@@ -46,6 +46,8 @@ class ArchitectureTest {
                 .definedBy("izzet.core.assign..")
                 .layer("repair")
                 .definedBy("izzet.core.repair..")
+                .layer("mend")
+                .definedBy("izzet.core.mend..")
                 .layer("edit")
                 .definedBy("izzet.core.edit..")
                 .layer("wiring")
@@ -56,8 +58,10 @@ class ArchitectureTest {
                 .definedBy("izzet.core.decode..")
                 .layer("record")
                 .definedBy("izzet.core.record..")
-                .whereLayer("repair")
+                .whereLayer("mend")
                 .mayNotBeAccessedByAnyLayer()
+                .whereLayer("repair")
+                .mayOnlyBeAccessedByLayers("mend")
                 .whereLayer("edit")
                 .mayNotBeAccessedByAnyLayer()
                 .whereLayer("wiring")
@@ -69,9 +73,9 @@ class ArchitectureTest {
                 .whereLayer("decode")
                 .mayOnlyBeAccessedByLayers("record")
                 .whereLayer("check")
-                .mayOnlyBeAccessedByLayers("assign", "repair", "record")
+                .mayOnlyBeAccessedByLayers("assign", "repair", "mend", "record")
                 .whereLayer("plan")
-                .mayOnlyBeAccessedByLayers("circuit", "check", "assign", "repair", "edit", "wiring", "record")
+                .mayOnlyBeAccessedByLayers("circuit", "check", "assign", "repair", "mend", "edit", "wiring", "record")
                 .check(core);
     }
 }

@@ -7,6 +7,7 @@ import izzet.core.catalog.Part;
 import java.util.Collection;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The catalogue over the API. */
@@ -29,9 +30,16 @@ class CatalogApi {
         return shelf.catalog().board(id).orElseThrow(() -> new NoSuchThing("The catalogue has no board '" + id + "'."));
     }
 
+    /** @param q words to look for, the best first; all parts without */
     @GetMapping("/api/catalog/parts")
-    Collection<Part> parts() {
-        return shelf.catalog().parts().values();
+    Collection<Part> parts(@RequestParam(defaultValue = "") String q) {
+        if (q.isBlank()) {
+            return shelf.catalog().parts().values();
+        }
+        return shelf.search().find(q).stream()
+                .filter(h -> !h.board())
+                .flatMap(h -> shelf.catalog().part(h.id()).stream())
+                .toList();
     }
 
     @GetMapping("/api/catalog/parts/{id}")

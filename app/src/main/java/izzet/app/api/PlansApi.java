@@ -1,8 +1,6 @@
 package izzet.app.api;
 
 import izzet.app.catalog.Shelf;
-import izzet.app.fault.PreconditionMissing;
-import izzet.app.fault.StalePlan;
 import izzet.app.plan.Parcels;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
@@ -37,13 +35,15 @@ class PlansApi {
     private final Shelf shelf;
     private final Checker checker;
     private final Repairs repairs;
+    private final IfMatch matching;
 
-    PlansApi(PlanStore plans, Parcels parcels, Shelf shelf, Checker checker, Repairs repairs) {
+    PlansApi(PlanStore plans, Parcels parcels, Shelf shelf, Checker checker, Repairs repairs, IfMatch matching) {
         this.plans = plans;
         this.parcels = parcels;
         this.shelf = shelf;
         this.checker = checker;
         this.repairs = repairs;
+        this.matching = matching;
     }
 
     @GetMapping("/api/plans")
@@ -71,14 +71,14 @@ class PlansApi {
             @PathVariable long id,
             @RequestHeader(name = "If-Match", required = false) String match,
             @RequestBody(required = false) String body) {
-        long version = version(id, match);
+        long version = matching.version(id, match);
         return document(plans.replace(id, version, parcels.open(orEmpty(body)), "came over the API"));
     }
 
     @DeleteMapping("/api/plans/{id}")
     ResponseEntity<Void> delete(
             @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String match) {
-        plans.delete(id, version(id, match));
+        plans.delete(id, matching.version(id, match));
         return ResponseEntity.noContent().build();
     }
 
@@ -92,7 +92,7 @@ class PlansApi {
             @PathVariable long id,
             @PathVariable String repair,
             @RequestHeader(name = "If-Match", required = false) String match) {
-        long version = version(id, match);
+        long version = matching.version(id, match);
         Circuit circuit = new Circuit(plans.get(id).plan(), shelf.catalog());
         Report report = checker.check(circuit);
         Repair found = repairs.find(circuit, report, repair)
@@ -122,16 +122,5 @@ class PlansApi {
                 .eTag(stored.etag())
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(parcels.write(stored.plan()));
-    }
-
-    private long version(long id, String match) {
-        if (match == null || match.isBlank()) {
-            throw new PreconditionMissing();
-        }
-        StoredPlan stored = plans.get(id);
-        if (match.strip().equals("*") || match.strip().equals(stored.etag())) {
-            return stored.version();
-        }
-        throw new StalePlan(stored.version(), stored.undo() == null ? "started" : stored.undo());
     }
 }

@@ -22,7 +22,8 @@ import org.springframework.web.util.UriUtils;
 
 /**
  * Lets bodies of the API through as they are. A command-line client marks what it sends as a form by default; taken for one, a record or
- * a plan document would be eaten up by the reading of parameters, which for PUT another filter does: this one comes before it. Parameters of the API stand in the query only.
+ * a plan document would be eaten up by the reading of parameters, which for PUT another filter does: this one comes before it. Parameters
+ * of the API stand in the query only.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)

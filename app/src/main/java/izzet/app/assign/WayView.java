@@ -8,6 +8,7 @@ import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
+import izzet.core.quantity.Counts;
 import java.util.List;
 
 /**
@@ -17,6 +18,11 @@ import java.util.List;
  */
 public record WayView(
         String title, int price, int pinsLeft, List<String> buy, List<String> limits, List<String> brings) {
+
+    /** Each thing once, with its count. */
+    public String buyInWords() {
+        return Counts.together(buy);
+    }
 
     /** In the order given. */
     public static List<WayView> of(List<WaysOut.Way> ways, Plan plan, Catalog catalog, Checker checker) {

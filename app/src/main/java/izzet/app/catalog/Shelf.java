@@ -10,9 +10,10 @@ import izzet.core.catalog.CatalogReader;
 import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.LookAlikes;
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Search;
 import izzet.core.check.Checker;
 import izzet.core.choose.Chooser;
+import izzet.core.find.QuickList;
+import izzet.core.find.Search;
 import izzet.core.plan.Plan;
 import izzet.core.repair.Repairs;
 import jakarta.persistence.EntityManager;
@@ -95,6 +96,11 @@ public class Shelf {
 
     public Search search() {
         return state.search().get();
+    }
+
+    public QuickList quickList() {
+        State now = state;
+        return new QuickList(now.catalog(), now.search().get());
     }
 
     public LookAlikes lookAlikes() {

@@ -4,6 +4,7 @@ import izzet.app.fault.NoSuchThing;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.app.shell.Stations;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,10 +23,13 @@ class FindingsController {
         this.stations = stations;
     }
 
+    /** All of them in a list, and the first with its repairs beside it. */
     @GetMapping("/plans/{id}/findings")
     String findings(@PathVariable long id, Model model) {
-        model.addAttribute("frame", frames.of(id, "findings", f -> true));
-        model.addAttribute("only", null);
+        AtomicBoolean first = new AtomicBoolean(true);
+        PlanFrame frame = frames.of(id, "findings", f -> first.getAndSet(false));
+        model.addAttribute("frame", frame);
+        model.addAttribute("only", frame.findings().stream().findFirst().orElse(null));
         return "findings/page";
     }
 

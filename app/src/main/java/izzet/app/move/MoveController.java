@@ -7,6 +7,7 @@ import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.app.shell.Turns;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Migration;
@@ -46,11 +47,18 @@ class MoveController {
     private final Repairs repairs;
     private final Assigner assigner;
     private final WaysOut waysOut;
+    private final Turns turns;
     private final Map<String, Shown> shown = new LinkedHashMap<>();
     private int next = 1;
 
     MoveController(
-            PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, Repairs repairs, Assigner assigner) {
+            PlanFrames frames,
+            PlanStore plans,
+            Shelf shelf,
+            Checker checker,
+            Repairs repairs,
+            Assigner assigner,
+            Turns turns) {
         this.frames = frames;
         this.plans = plans;
         this.shelf = shelf;
@@ -58,6 +66,7 @@ class MoveController {
         this.repairs = repairs;
         this.assigner = assigner;
         this.waysOut = WaysOut.all(assigner);
+        this.turns = turns;
     }
 
     /** What a page showed, so that just that is taken. */
@@ -82,20 +91,15 @@ class MoveController {
         if (stored.plan().board().equals(board)) {
             throw new IllegalArgumentException("The plan is on this board already; choose another one.");
         }
-        Migration migration = Migration.of(
-                stored.plan(),
-                board,
-                plans.lastOn(id, board).orElse(null),
-                shelf.catalog(),
-                assigner,
-                Weights.USUAL,
-                Limits.of(TIME));
+        Migration.Stay stay = plans.lastOn(id, board).orElse(null);
+        Migration migration = turns.take(() ->
+                Migration.of(stored.plan(), board, stay, shelf.catalog(), assigner, Weights.USUAL, Limits.of(TIME)));
         model.addAttribute("board", target);
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
         List<WaysOut.Way> ways = migration.conflict() == null
                 ? List.of()
-                : waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME));
+                : turns.take(() -> waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME)));
         model.addAttribute("ways", WayView.of(ways, migration.plan(), shelf.catalog(), checker));
         model.addAttribute("counts", counts(migration));
         model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways)));
@@ -117,7 +121,7 @@ class MoveController {
         Report report = checker.check(circuit);
         List<Trouble> troubles = new ArrayList<>();
         report.findings().stream()
-                .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
+                .filter(f -> f.severity().mustBeMended())
                 .forEach(f -> troubles.add(new Trouble(
                         f.severity(),
                         f.sentence(),

@@ -4,8 +4,12 @@ import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.app.shell.Station;
+import izzet.core.catalog.Part;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -34,8 +38,18 @@ class PartsController {
      *
      * @param address as its straps give it; empty for parts without, "?" while an address pin floats
      * @param open lines that are required and not connected
+     * @param state in words: "1 to stop, 2 lines open"; empty where nothing is amiss
+     * @param mark stop, fix or empty
      */
-    public record PartView(Unit unit, String address, String programAddress, String bus, long open) {}
+    public record PartView(
+            Unit unit,
+            String address,
+            String programAddress,
+            String bus,
+            long open,
+            String state,
+            String mark,
+            String settings) {}
 
     @GetMapping("/plans/{id}/parts")
     String parts(@PathVariable long id, @RequestParam(defaultValue = "") String q, Model model) {
@@ -65,6 +79,40 @@ class PartsController {
                 .filter(w -> w.line().required() && !w.connected())
                 .count();
         String bus = frame.circuit().busOf(unit).map(b -> b.name()).orElse("");
-        return new PartView(unit, address, program == null ? "" : Hex.of(program), bus, open);
+        Station.Glance amiss = Station.Glance.toMend(frame.report().findings().stream()
+                .filter(f -> f.aboutPart(unit.id()))
+                .toList());
+        List<String> state = new ArrayList<>();
+        if (!amiss.words().isEmpty()) {
+            state.add(amiss.words());
+        }
+        if (open > 0) {
+            state.add(Counts.of(open, "line") + " open");
+        }
+        return new PartView(
+                unit,
+                address,
+                program == null ? "" : Hex.of(program),
+                bus,
+                open,
+                String.join(", ", state),
+                amiss.mark(),
+                settings(unit));
+    }
+
+    /** The interface where there is a choice, and the straps that are not as delivered. */
+    private static String settings(Unit unit) {
+        List<String> words = new ArrayList<>();
+        if (unit.part().interfaces().size() > 1) {
+            unit.part().interfaceOf(unit.placed().interfaceId()).ifPresent(i -> words.add(i.name()));
+        }
+        for (Part.Strap strap : unit.part().straps()) {
+            String set = unit.placed().straps().get(strap.id());
+            strap.settings().stream()
+                    .skip(1)
+                    .filter(o -> o.id().equals(set))
+                    .forEach(o -> words.add(strap.name() + " " + o.name()));
+        }
+        return String.join(", ", words);
     }
 }

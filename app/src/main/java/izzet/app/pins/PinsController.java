@@ -171,7 +171,7 @@ class PinsController {
         Report before = report(plan);
         Report after = report(edit.apply(plan));
         List<String> says = after.findings().stream()
-                .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
+                .filter(f -> f.severity().mustBeMended())
                 .filter(f -> before.finding(f.id()).isEmpty())
                 .map(Finding::sentence)
                 .limit(MOST_SENTENCES)

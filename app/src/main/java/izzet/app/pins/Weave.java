@@ -50,7 +50,14 @@ public record Weave(
     /** How much higher every second label stands where the columns are too narrow for the labels beside each other. */
     private static final int LIFT = 13;
 
-    private static final double LETTER = 9;
+    /** From one numbering to the next: as high as a line of text, or two where every second one is lifted. */
+    private static final int BAND = 15;
+
+    private static final int FOOT = 10;
+    private static final int FUNCTIONS = 56;
+
+    private static final double LETTER = 8.4;
+    private static final int DETAIL = 24;
     private static final int ROW = 19;
     private static final int PART_GAP = 10;
     private static final int NARROW = 19;
@@ -64,7 +71,7 @@ public record Weave(
     /**
      * @param target what a row is tied to here: {@code board:A4} or {@code rail:GND}
      * @param kind {@code rail}, {@code pin}
-     * @param labelY where its label stands, in two heights where columns are narrow
+     * @param labelY where its label stands, in two heights where columns are narrow; positionY and chipY its other numbers
      * @param functionsY where the slanted words above it begin
      * @param duty reserved, console or boot: hatched; empty otherwise
      * @param able everything that it can do
@@ -73,6 +80,8 @@ public record Weave(
             String target,
             int x,
             int labelY,
+            int positionY,
+            int chipY,
             int functionsY,
             String kind,
             String label,
@@ -190,6 +199,7 @@ public record Weave(
         private final Show show;
         private final Map<String, Column> columns = new LinkedHashMap<>();
         private int top = TOP;
+        private int band = BAND;
         private final Map<Integer, List<Row>> knots = new TreeMap<>();
 
         Maker(Circuit circuit, Report report, Show show) {
@@ -236,15 +246,17 @@ public record Weave(
             }
             var names = board.numbering();
             List<Head> heads = List.of(
-                    new Head(names.label(), top - 40),
-                    new Head(names.position(), top - 25),
-                    new Head(names.chip(), top - 10));
+                    new Head(names.label(), top - FOOT - 2 * band),
+                    new Head(names.position(), top - FOOT - band),
+                    new Head(names.chip(), top - FOOT));
             return new Weave(right + RIGHT, y, top, List.copyOf(columns.values()), parts, threads(), heads);
         }
 
+        /** Address and kind, as far as there is room before the lines' own labels. */
         private String detail(Unit unit) {
-            String address = circuit.addressOf(unit).map(a -> " · " + Hex.of(a)).orElse("");
-            return unit.part().shortName() + address;
+            String address = circuit.addressOf(unit).map(a -> Hex.of(a) + " · ").orElse("");
+            String all = address + unit.part().shortName();
+            return all.length() <= DETAIL ? all : all.substring(0, DETAIL - 1).strip() + "…";
         }
 
         private int layColumns() {
@@ -252,8 +264,9 @@ public record Weave(
             List<Pin> pins = board.signalPins();
             int count = rails.size() + pins.size();
             int step = Math.max(NARROW, Math.min(WIDE, ROOM / count));
-            boolean crowded = pins.stream().anyMatch(p -> label(p).length() * LETTER > step);
-            top = crowded ? TOP + LIFT : TOP;
+            boolean crowded = pins.stream().anyMatch(p -> longest(p) * LETTER > step);
+            band = crowded ? 2 * LIFT + 1 : BAND;
+            top = TOP + (crowded ? LIFT : 0) + 2 * (band - BAND);
             int x = LABELS + step;
             for (Rail rail : rails) {
                 String positions = board.pins().stream()
@@ -265,8 +278,10 @@ public record Weave(
                         new Column(
                                 "rail:" + rail.id(),
                                 x,
-                                top - 40,
-                                TOP - 56,
+                                top - FOOT - 2 * band,
+                                top - FOOT - band,
+                                top - FOOT,
+                                TOP - FUNCTIONS,
                                 "rail",
                                 rail.id(),
                                 "",
@@ -291,6 +306,16 @@ public record Weave(
             return x;
         }
 
+        private static int longest(Pin pin) {
+            int numbers =
+                    Math.max(shortPosition(pin.position()).length(), chip(pin).length());
+            return Math.max(label(pin).length(), numbers);
+        }
+
+        private static String chip(Pin pin) {
+            return pin.chip() == null ? "" : pin.chip().replace("GPIO", "");
+        }
+
         private static String label(Pin pin) {
             return pin.label().replace("GPIO", "");
         }
@@ -306,12 +331,14 @@ public record Weave(
             return new Column(
                     "board:" + pin.id(),
                     x,
-                    top - 40 - lift,
-                    TOP - 56,
+                    top - FOOT - 2 * band - lift,
+                    top - FOOT - band - lift,
+                    top - FOOT - lift,
+                    TOP - FUNCTIONS,
                     "pin",
                     label(pin),
                     shortPosition(pin.position()),
-                    pin.chip() == null ? "" : pin.chip().replace("GPIO", ""),
+                    chip(pin),
                     functions(pin),
                     duty,
                     note,

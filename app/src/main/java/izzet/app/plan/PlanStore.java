@@ -22,6 +22,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.data.domain.Limit;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Pageable;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,6 +37,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class PlanStore {
 
+    private static final int MOST_DELETED = 100;
     private static final int COPY_NAME = 80;
     private static final Logger LOG = LoggerFactory.getLogger(PlanStore.class);
 
@@ -64,31 +67,45 @@ public class PlanStore {
      * @param board id in the catalogue; empty when the current revision cannot be read
      * @param readable whether the current revision can be read
      */
-    public record Entry(long id, String name, String board, int parts, java.time.Instant changed, boolean readable) {}
+    public record Entry(
+            long id, long version, String name, String board, int parts, java.time.Instant changed, boolean readable) {}
 
     /** Plans that are not deleted, last changed first. */
     public List<Entry> list() {
-        return entries(false);
+        return entries(false, Pageable.unpaged());
     }
 
-    /** Deleted plans, which can be taken back. */
+    /**
+     * A page of the list.
+     *
+     * @param page counted from 0
+     */
+    public List<Entry> list(int page, int size) {
+        return entries(false, PageRequest.of(page, size));
+    }
+
+    /** Plans that are not deleted. */
+    public long count() {
+        return plans.countByDeletedAtIsNull();
+    }
+
+    /** Deleted plans, which can be taken back; the latest. */
     public List<Entry> deleted() {
-        return entries(true);
+        return entries(true, PageRequest.of(0, MOST_DELETED));
     }
 
-    private List<Entry> entries(boolean deleted) {
-        return plans.heads(deleted).stream()
-                .map(h -> entry(h.id(), h.name(), h.document(), h.changedAt()))
-                .toList();
+    private List<Entry> entries(boolean deleted, Pageable stretch) {
+        return plans.heads(deleted, stretch).stream().map(this::entry).toList();
     }
 
-    private Entry entry(long id, String name, String document, java.time.Instant changed) {
+    private Entry entry(PlanRows.Head h) {
         try {
-            Plan plan = documents.readStored(document);
-            return new Entry(id, plan.name(), plan.board(), plan.parts().size(), changed, true);
+            Plan plan = documents.readStored(h.document());
+            return new Entry(
+                    h.id(), h.version(), plan.name(), plan.board(), plan.parts().size(), h.changedAt(), true);
         } catch (RuntimeException e) {
-            LOG.warn("The current revision of plan {} cannot be read.", id, e);
-            return new Entry(id, name, "", 0, changed, false);
+            LOG.warn("The current revision of plan {} cannot be read.", h.id(), e);
+            return new Entry(h.id(), h.version(), h.name(), "", 0, h.changedAt(), false);
         }
     }
 

@@ -1,6 +1,5 @@
 package izzet.app.plan;
 
-import izzet.app.catalog.Shelf;
 import izzet.app.fault.TooLarge;
 import izzet.app.files.FileNames;
 import izzet.core.plan.Plan;
@@ -12,14 +11,13 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 
-/** The list of plans, and what is done with a plan as a whole. */
+/** What is done with a plan as a whole. */
 @Controller
 class PlansController {
 
@@ -27,22 +25,11 @@ class PlansController {
     private static final Pattern PAGE = Pattern.compile("/plans/\\d+/[A-Za-z0-9/._~-]*");
 
     private final PlanStore plans;
-    private final Shelf shelf;
     private final Parcels parcels;
 
-    PlansController(PlanStore plans, Shelf shelf, Parcels parcels) {
+    PlansController(PlanStore plans, Parcels parcels) {
         this.plans = plans;
-        this.shelf = shelf;
         this.parcels = parcels;
-    }
-
-    @GetMapping("/")
-    String list(@RequestParam(required = false) String deleted, Model model) {
-        model.addAttribute("plans", plans.list());
-        model.addAttribute("deleted", plans.deleted());
-        model.addAttribute("justDeleted", deleted != null);
-        model.addAttribute("boards", shelf.catalog().boards());
-        return "plans/page";
     }
 
     @PostMapping("/plans")

@@ -8,6 +8,7 @@ import izzet.core.catalog.Part;
 import izzet.core.choose.Chooser;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -23,6 +24,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Choosing an interface before buying: offers side by side, as a table and as one picture. */
 @Controller
 class ChooseController {
+
+    private static final int MOST_PICKED = 3;
+    /** Below so many pictures a second the time for one says more. */
+    private static final double SELDOM = 0.1;
 
     private static final String FIRST_BOARD = "mcu-8bit-5v-14-6";
     private static final int MARK = 20;
@@ -58,6 +63,17 @@ class ChooseController {
             String memory,
             int x,
             int y) {
+        /** What has to be bought besides the display, each thing once; empty where nothing is. */
+        public String buy() {
+            return mending == null ? "" : Counts.together(mending.buy());
+        }
+
+        /** Names the offer among those that a page shows. */
+        public String key() {
+            return offer.part().id() + " " + offer.variant().id() + " "
+                    + offer.board().id();
+        }
+
         public boolean good() {
             return offer.fits() && offer.fastEnough() && offer.memoryFits();
         }
@@ -103,6 +119,7 @@ class ChooseController {
             @RequestParam(required = false) Double centimetres,
             @RequestParam(required = false) String board,
             @RequestParam(defaultValue = "PINS") String order,
+            @RequestParam(defaultValue = "") List<String> pick,
             Model model) {
         Chooser.Order by = order(order);
         // Nothing asked for yet: the board that most begin with. Asked for "any": all of them.
@@ -124,6 +141,11 @@ class ChooseController {
             Chooser.Mending mending = offer.fits() ? shelf.chooser().mending(offer) : null;
             shown.add(row(shown.size() + 1, offer, mending));
         }
+        List<Row> picked = shown.stream()
+                .filter(r -> pick.contains(r.key()))
+                .limit(MOST_PICKED)
+                .toList();
+        model.addAttribute("picked", picked.size() < 2 ? List.of() : picked);
         model.addAttribute("wish", wish);
         model.addAttribute("order", by);
         model.addAttribute("orders", Chooser.Order.values());
@@ -151,13 +173,22 @@ class ChooseController {
     private static Row row(int number, Chooser.Offer o, Chooser.Mending mending) {
         String fill =
                 o.fillSeconds() == null ? "" : Quantity.seconds(o.fillSeconds()).toString();
-        String rate = o.fillSeconds() == null ? "" : String.format(Locale.ROOT, "%.3g a second", o.picturesPerSecond());
+        String rate = o.fillSeconds() == null ? "" : rate(o.picturesPerSecond());
         String memory = o.frameBytes() == null
                 ? ""
                 : o.ramBytes() == null ? o.frameBytes() + " bytes" : o.frameBytes() + " of " + o.ramBytes() + " bytes";
         int x = LEFT + (RIGHT - LEFT) * Math.min(MOST_PINS, o.pins()) / MOST_PINS;
         int y = o.fillSeconds() == null || !o.fits() ? -1 : place(o.picturesPerSecond());
         return new Row(number, o, mending, fill, rate, memory, x, y);
+    }
+
+    /** "60 a second", "4.35 a second", "one in 12 s": three figures at most, no powers of ten. */
+    static String rate(double pictures) {
+        if (pictures < SELDOM) {
+            return "one in " + Math.round(1 / pictures) + " s";
+        }
+        String digits = pictures >= 100 ? "%.0f" : pictures >= 10 ? "%.1f" : "%.2f";
+        return String.format(Locale.ROOT, digits, pictures) + " a second";
     }
 
     /** Pictures a second on a scale of powers of ten. */

@@ -1,6 +1,7 @@
 package izzet.app.shelf;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.drawing.HeaderDrawing;
 import izzet.app.fault.NoSuchThing;
 import izzet.core.author.Column;
 import izzet.core.author.Forms;

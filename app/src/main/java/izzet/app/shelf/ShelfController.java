@@ -4,20 +4,25 @@ import izzet.app.catalog.Shelf;
 import izzet.app.fault.NoSuchThing;
 import izzet.core.assign.Suitability;
 import izzet.core.catalog.Board;
-import izzet.core.catalog.CatalogWriter;
+import izzet.core.catalog.CatalogItem;
 import izzet.core.catalog.LookAlikes;
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Search;
+import izzet.core.catalog.SideBySide;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
+import izzet.core.find.Filter;
+import izzet.core.find.Search;
 import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,6 +34,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 class ShelfController {
 
     private static final int LONGEST_QUERY = 200;
+    private static final int MOST_COMPARED = 3;
+    private static final List<String> KINDS =
+            List.of("display", "board", "input", "lamp", "sensor", "helper", "supply");
 
     private final Shelf shelf;
 
@@ -36,27 +44,76 @@ class ShelfController {
         this.shelf = shelf;
     }
 
+    /** A kind of thing with what the shelf has of it. */
+    public record Group(String kind, List<CatalogItem> items) {}
+
+    /** @param name of the value; empty for any */
+    public record Choice(String name, String words) {}
+
     @GetMapping("/shelf")
-    String shelf(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String kind, Model model) {
+    String shelf(
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "") String kind,
+            @RequestParam(defaultValue = "") String way,
+            @RequestParam(defaultValue = "") String glass,
+            @RequestParam(defaultValue = "") String supply,
+            Model model) {
         if (q.length() > LONGEST_QUERY) {
             throw new IllegalArgumentException("A search has " + LONGEST_QUERY + " characters at most.");
         }
-        List<Search.Hit> found = shelf.search().find(q);
-        List<Search.Hit> shown = found.stream()
-                .filter(h -> kind.isEmpty() || h.kind().equals(kind))
+        Filter filter = new Filter(
+                Filter.named(Filter.Way.class, way).orElse(null),
+                Filter.named(Filter.Glass.class, glass).orElse(null),
+                Filter.named(Filter.Supply.class, supply).orElse(null));
+        Map<String, List<CatalogItem>> kinds = new LinkedHashMap<>();
+        KINDS.forEach(k -> kinds.put(k, new ArrayList<>()));
+        shelf.search().find(q).forEach(h -> item(h).filter(filter::fits)
+                .ifPresent(i -> kinds.get(h.kind()).add(i)));
+        List<Group> groups = kinds.entrySet().stream()
+                .filter(e ->
+                        !e.getValue().isEmpty() && (kind.isEmpty() || e.getKey().equals(kind)))
+                .map(e -> new Group(e.getKey(), e.getValue()))
                 .toList();
-        Map<String, Long> kinds = new LinkedHashMap<>();
-        for (String k : List.of("board", "display", "sensor", "helper", "input", "lamp", "supply")) {
-            kinds.put(k, found.stream().filter(h -> h.kind().equals(k)).count());
-        }
         model.addAttribute("q", q);
         model.addAttribute("kind", kind);
         model.addAttribute("kinds", kinds);
-        model.addAttribute("hits", shown);
-        model.addAttribute("families", shelf.lookAlikes().families());
+        model.addAttribute("groups", groups);
+        model.addAttribute("way", way);
+        model.addAttribute("glass", glass);
+        model.addAttribute("supply", supply);
+        model.addAttribute("ways", choices(Filter.Way.values(), Filter.Way::words));
+        model.addAttribute("glasses", choices(Filter.Glass.values(), Filter.Glass::words));
+        model.addAttribute("supplies", choices(Filter.Supply.values(), Filter.Supply::words));
         model.addAttribute("unreadable", shelf.unreadable());
         model.addAttribute("offShelf", shelf.offShelf());
         return "shelf/page";
+    }
+
+    private static <E extends Enum<E>> List<Choice> choices(E[] values, Function<E, String> words) {
+        return Arrays.stream(values)
+                .map(v -> new Choice(v.name(), words.apply(v)))
+                .toList();
+    }
+
+    private Optional<? extends CatalogItem> item(Search.Hit hit) {
+        return hit.board() ? shelf.catalog().board(hit.id()) : shelf.catalog().part(hit.id());
+    }
+
+    /** Two or three parts side by side, with what tells them apart. */
+    @GetMapping("/shelf/compare")
+    String compare(@RequestParam(defaultValue = "") List<String> part, Model model) {
+        List<Part> parts = part.stream()
+                .distinct()
+                .map(id -> shelf.catalog()
+                        .part(id)
+                        .orElseThrow(() -> new NoSuchThing("The shelf has no part '" + id + "'.")))
+                .toList();
+        if (parts.size() < 2 || parts.size() > MOST_COMPARED) {
+            throw new IllegalArgumentException("Two or three parts are laid side by side, not " + parts.size() + ".");
+        }
+        model.addAttribute("parts", parts);
+        model.addAttribute("rows", SideBySide.of(parts));
+        return "shelf/compare";
     }
 
     /** How a board and a part go together. */
@@ -75,11 +132,20 @@ class ShelfController {
         model.addAttribute("in", new Figures());
         model.addAttribute("part", part);
         model.addAttribute("own", Shelf.isOwn(id));
-        model.addAttribute("header", Search.header(part));
+        model.addAttribute("lookAlikes", lookAlikes(part));
         model.addAttribute("addresses", addresses(part));
         model.addAttribute("kin", kin(part));
         model.addAttribute("fits", fits);
         return "shelf/part";
+    }
+
+    /** Others of the family that it can be mistaken in. */
+    private List<Part> lookAlikes(Part part) {
+        String family = part.tells().get(LookAlikes.FAMILY);
+        return shelf.catalog().parts().values().stream()
+                .filter(p -> family != null && !p.id().equals(part.id()))
+                .filter(p -> family.equals(p.tells().get(LookAlikes.FAMILY)))
+                .toList();
     }
 
     /** Address by the setting that gives it; empty for parts without one. */
@@ -120,7 +186,7 @@ class ShelfController {
         model.addAttribute("in", new Figures());
         model.addAttribute("board", board);
         model.addAttribute("own", Shelf.isOwn(id));
-        model.addAttribute("drawing", HeaderDrawing.of(CatalogWriter.tree(board), true));
+        model.addAttribute("picture", BoardView.picture(board));
         model.addAttribute("strips", BoardView.strips(board));
         model.addAttribute("places", BoardView.places(board));
         return "shelf/board";

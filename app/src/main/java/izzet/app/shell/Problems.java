@@ -1,6 +1,7 @@
 package izzet.app.shell;
 
 import izzet.app.backup.DataFault;
+import izzet.app.fault.Busy;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.fault.PreconditionMissing;
 import izzet.app.fault.StaleItem;
@@ -53,6 +54,7 @@ final class Problems {
             told(DataFault.class, HttpStatus.UNPROCESSABLE_CONTENT, "This backup cannot be used"),
             told(RecordFault.class, HttpStatus.UNPROCESSABLE_CONTENT, "This record cannot be read"),
             told(PreconditionMissing.class, HttpStatus.PRECONDITION_REQUIRED, "If-Match is missing"),
+            told(Busy.class, HttpStatus.SERVICE_UNAVAILABLE, "Much to do at the moment"),
             told(TooLarge.class, HttpStatus.CONTENT_TOO_LARGE, "Too large"),
             new Row<>(
                     MaxUploadSizeExceededException.class,

@@ -5,7 +5,10 @@ import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.quantity.Counts;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A place in the work on a plan. Each is a bean in its own package, with its controller at {@code /plans/{id}/ID} and its templates in a
@@ -29,6 +32,11 @@ public interface Station {
     /** Its state in a word or two, for the strip. */
     default Glance glance(Seen seen) {
         return Glance.of(seen.report().findings().stream().filter(this::owns).toList());
+    }
+
+    /** The same where no strip stands round it: on a plan's card. */
+    default String inList(Glance glance) {
+        return glance.words();
     }
 
     /** Keys that do something here and nowhere else. */
@@ -57,14 +65,26 @@ public interface Station {
 
         /** Counts the worst kind. */
         public static Glance of(List<Finding> findings) {
-            long stops =
-                    findings.stream().filter(f -> f.severity() == Severity.STOP).count();
-            long fixes =
-                    findings.stream().filter(f -> f.severity() == Severity.FIX).count();
+            long stops = count(findings, Severity.STOP);
+            long fixes = count(findings, Severity.FIX);
             if (stops > 0) {
-                return new Glance(stops + (stops == 1 ? " stop" : " stops"), "stop");
+                return new Glance(Counts.of(stops, "stop"), "stop");
             }
             return fixes > 0 ? new Glance(fixes + (fixes == 1 ? " fix" : " fixes"), "fix") : NOTHING;
+        }
+
+        /** "3 to stop, 1 to fix" for what stands alone; nothing where nothing is amiss. */
+        public static Glance toMend(List<Finding> findings) {
+            long stops = count(findings, Severity.STOP);
+            long fixes = count(findings, Severity.FIX);
+            String words = Stream.of(stops > 0 ? stops + " to stop" : "", fixes > 0 ? fixes + " to fix" : "")
+                    .filter(w -> !w.isEmpty())
+                    .collect(Collectors.joining(", "));
+            return words.isEmpty() ? NOTHING : new Glance(words, stops > 0 ? "stop" : "fix");
+        }
+
+        private static long count(List<Finding> findings, Severity severity) {
+            return findings.stream().filter(f -> f.severity() == severity).count();
         }
     }
 }

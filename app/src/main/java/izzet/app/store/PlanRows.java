@@ -2,6 +2,7 @@ package izzet.app.store;
 
 import java.time.Instant;
 import java.util.List;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -9,14 +10,17 @@ import org.springframework.data.jpa.repository.Query;
 public interface PlanRows extends JpaRepository<PlanRow, Long> {
 
     /** A plan with its current document. */
-    record Head(long id, String name, Instant changedAt, String document) {}
+    record Head(long id, long version, String name, Instant changedAt, String document) {}
 
     /** Last changed first. */
     @Query(
             """
-            select new izzet.app.store.PlanRows$Head(p.id, p.name, p.changedAt, r.document)
+            select new izzet.app.store.PlanRows$Head(p.id, p.version, p.name, p.changedAt, r.document)
             from PlanRow p join RevisionRow r on r.id.planId = p.id and r.id.number = p.currentNumber
             where p.deletedAt is not null and :deleted = true or p.deletedAt is null and :deleted = false
             order by p.changedAt desc, p.id desc""")
-    List<Head> heads(boolean deleted);
+    List<Head> heads(boolean deleted, Pageable stretch);
+
+    /** Plans that are not deleted. */
+    long countByDeletedAtIsNull();
 }

@@ -10,6 +10,7 @@ import izzet.core.quantity.Hex;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
 import java.io.BufferedWriter;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -50,9 +51,20 @@ class TrafficController {
 
     @GetMapping("/plans/{id}/traffic")
     String list(@PathVariable long id, Model model) {
-        model.addAttribute("frame", frames.of(id, "traffic"));
+        PlanFrame frame = frames.of(id, "traffic");
+        model.addAttribute("frame", frame);
         model.addAttribute("records", records.list(id));
+        model.addAttribute("probes", Probe.of(frame.circuit()));
         return "traffic/page";
+    }
+
+    /** A simulated record, to see what the station makes of one. */
+    @PostMapping("/plans/{id}/traffic/sample")
+    String sample(@PathVariable long id) throws IOException {
+        frames.of(id, "traffic");
+        byte[] sample = SampleRecord.bytes();
+        return "redirect:/plans/" + id + "/traffic/"
+                + records.upload(id, SampleRecord.NAME, new ByteArrayInputStream(sample));
     }
 
     @PostMapping("/plans/{id}/traffic")

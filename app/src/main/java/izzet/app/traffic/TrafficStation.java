@@ -2,6 +2,7 @@ package izzet.app.traffic;
 
 import izzet.app.shell.Station;
 import izzet.app.store.RecordRows;
+import izzet.core.quantity.Counts;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -33,7 +34,7 @@ class TrafficStation implements Station {
     @Override
     public Glance glance(Seen seen) {
         long count = records.countOf(seen.stored().id());
-        return count == 0 ? Glance.NOTHING : new Glance(count + (count == 1 ? " record" : " records"), "");
+        return count == 0 ? Glance.NOTHING : new Glance(Counts.of(count, "record"), "");
     }
 
     @Override

@@ -44,4 +44,9 @@ class WiringStation implements Station {
         long ticked = steps.stream().filter(s -> done.contains(s.key())).count();
         return ticked == 0 ? Glance.NOTHING : new Glance(ticked + " of " + steps.size(), "");
     }
+
+    @Override
+    public String inList(Glance glance) {
+        return "wired " + glance.words();
+    }
 }

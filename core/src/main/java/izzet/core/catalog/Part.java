@@ -1,9 +1,14 @@
 package izzet.core.catalog;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /**
  * A display or helper as its file describes it. Immutable.
@@ -63,6 +68,9 @@ public record Part(
             Double maxMilliamps,
             Double carriesMilliamps,
             String source) {}
+
+    /** Ten bits of them. */
+    private static final int ADDRESSES = 0x400;
 
     /** @param to {@code logic} (the module's own logic supply) or the id of a supply line */
     public record FittedPullUp(List<String> lines, double ohms, String to, String source) {
@@ -309,6 +317,45 @@ public record Part(
     /** The lines that exist in an interface variant, in the order of the file. */
     public List<PartLine> linesOf(String interfaceId) {
         return lines.stream().filter(l -> l.in(interfaceId)).toList();
+    }
+
+    /** The lines that stand on its header, in the order of their places. */
+    public List<PartLine> headerLines() {
+        return lines.stream()
+                .filter(l -> l.header() != null)
+                .sorted(Comparator.comparing(PartLine::header))
+                .toList();
+    }
+
+    /** The labels of its header in their order, such as {@code GND VCC SCL SDA}. */
+    public String headerLabels() {
+        return headerLines().stream().map(PartLine::id).collect(Collectors.joining(" "));
+    }
+
+    /** The addresses that its straps and address lines can give, without those beyond ten bits; none for a part without. */
+    public SortedSet<Integer> addresses() {
+        if (i2c == null) {
+            return new TreeSet<>();
+        }
+        SortedSet<Integer> reach = new TreeSet<>(Set.of(i2c.baseAddress()));
+        for (Strap strap : straps) {
+            reach = added(
+                    reach,
+                    strap.settings().stream().map(Strap.Setting::addsToAddress).toList());
+        }
+        for (PartLine line : lines) {
+            if (line.addressBit() != null) {
+                reach = added(reach, List.of(0, line.addressBit()));
+            }
+        }
+        return reach;
+    }
+
+    private static SortedSet<Integer> added(SortedSet<Integer> reach, List<Integer> adds) {
+        return reach.stream()
+                .flatMap(a -> adds.stream().map(add -> a + add))
+                .filter(a -> a >= 0 && a < ADDRESSES)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     public Optional<PartLine> firstLine(Role role) {

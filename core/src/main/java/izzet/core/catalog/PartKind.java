@@ -4,13 +4,13 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
-/** What a part is for. */
+/** What a part is for, in the order of the shelf. */
 public enum PartKind {
     DISPLAY,
-    HELPER,
     INPUT,
     LAMP,
     SENSOR,
+    HELPER,
     SUPPLY;
 
     @JsonCreator

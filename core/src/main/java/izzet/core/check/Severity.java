@@ -26,6 +26,11 @@ public enum Severity {
         return mark;
     }
 
+    /** Whether a plan is not done while it has one. */
+    public boolean mustBeMended() {
+        return this == STOP || this == FIX;
+    }
+
     public String meaning() {
         return meaning;
     }

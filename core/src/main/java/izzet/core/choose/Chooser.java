@@ -187,7 +187,7 @@ public final class Chooser {
             Circuit circuit = new Circuit(plan, catalog);
             Report report = checker.check(circuit);
             Optional<Repair> next = report.findings().stream()
-                    .filter(f -> f.severity() == Severity.STOP || f.severity() == Severity.FIX)
+                    .filter(f -> f.severity().mustBeMended())
                     .flatMap(f -> repairs.of(circuit, report, f).stream().limit(1))
                     .findFirst();
             if (next.isEmpty()) {

@@ -20,12 +20,12 @@ public final class PartAddition {
     /**
      * @param name as the maker calls it; blank for one of the part's kind that is free
      * @param variant id of the interface; the first where the part has no such one
-     * @throws PlanEdit.EditRefused when the catalogue has no such part
+     * @throws PlanEdit.EditRefused when the catalogue has no such part, or another one has the name
      */
     public static PlanEdit of(Plan plan, Catalog catalog, String partId, String name, String variant) {
         Part part = catalog.part(partId)
                 .orElseThrow(() -> new PlanEdit.EditRefused("The catalogue has no part '" + partId + "'."));
-        String label = name.isBlank() ? freeName(plan, part) : name.strip();
+        String label = name.isBlank() ? freeName(plan, part) : ownName(plan, name.strip(), null);
         String id = plan.freeId(stem(label));
         String chosen =
                 part.interfaceOf(variant).orElse(part.interfaces().get(0)).id();
@@ -53,7 +53,26 @@ public final class PartAddition {
         return name;
     }
 
+    /**
+     * A name that a maker gave.
+     *
+     * @param except id of the part that has it; null for a new one
+     * @throws PlanEdit.EditRefused when another part of the plan is called so
+     */
+    static String ownName(Plan plan, String name, String except) {
+        boolean twice = plan.parts().stream().anyMatch(p -> p.name().equalsIgnoreCase(name) && !p.id().equals(except));
+        if (twice) {
+            String free = name;
+            for (int i = 2; taken(plan, free); i++) {
+                free = name + " " + i;
+            }
+            throw new PlanEdit.EditRefused(
+                    "Another part is called '" + name + "' already; '" + free + "' is free, or say where it stands.");
+        }
+        return name;
+    }
+
     private static boolean taken(Plan plan, String name) {
-        return plan.parts().stream().anyMatch(p -> p.name().equals(name));
+        return plan.parts().stream().anyMatch(p -> p.name().equalsIgnoreCase(name));
     }
 }

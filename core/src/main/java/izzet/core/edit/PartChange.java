@@ -26,24 +26,24 @@ public record PartChange(String name, String variant, Map<String, String> straps
         straps = Map.copyOf(straps);
     }
 
-    /** @throws PlanEdit.EditRefused when the plan has no such part, or the part no such interface */
+    /** @throws PlanEdit.EditRefused when the plan has no such part, the part no such interface, or another one the name */
     public PlanEdit of(Plan plan, Catalog catalog, String part) {
         PlacedPart placed = plan.part(part)
                 .orElseThrow(() -> new PlanEdit.EditRefused("The plan has no part '" + part + "' any more."));
         List<PlanEdit> edits = new ArrayList<>();
         String called = name == null ? placed.name() : name.strip();
         if (!called.equals(placed.name())) {
-            edits.add(new PlanEdit.RenamePart(part, called));
+            edits.add(new PlanEdit.RenamePart(part, PartAddition.ownName(plan, called, part)));
         }
         if (variant != null && !variant.equals(placed.interfaceId())) {
             edits.addAll(otherInterface(plan, catalog, placed));
         }
         straps.forEach((strap, setting) -> {
-            if (!setting.equals(placed.straps().get(strap))) {
+            if (!setting.equals(placed.straps().get(strap)) && !asDelivered(catalog, placed, strap, setting)) {
                 edits.add(new PlanEdit.SetStrap(part, strap, setting));
             }
         });
-        if (address != null) {
+        if (address != null && !address.equals(Optional.ofNullable(placed.address()))) {
             edits.add(new PlanEdit.SetAddress(part, address.orElse(null)));
         }
         return edits.size() == 1 ? edits.get(0) : new PlanEdit.Together("changed " + called, edits);
@@ -60,5 +60,14 @@ public record PartChange(String name, String variant, Map<String, String> straps
         Plan changed = new PlanEdit.Together("", edits).apply(plan);
         edits.add(Proposal.of(changed, catalog, placed.id()).edit());
         return edits;
+    }
+
+    /** A strap that was never set stands as delivered; to say so changes nothing. */
+    private static boolean asDelivered(Catalog catalog, PlacedPart placed, String strap, String setting) {
+        return !placed.straps().containsKey(strap)
+                && catalog.part(placed.part(), placed.partVersion())
+                        .flatMap(p -> p.strap(strap))
+                        .filter(s -> s.settings().get(0).id().equals(setting))
+                        .isPresent();
     }
 }

@@ -53,6 +53,7 @@ public final class PlanDocument {
 
     private final Schema schema;
     private final CatalogReader reader = new CatalogReader();
+    private final PlanUpgrades upgrades = new PlanUpgrades(PlanUpgrades.STEPS);
 
     public PlanDocument() {
         schema = Schemas.of("/schema/plan.schema.json");
@@ -101,10 +102,11 @@ public final class PlanDocument {
             if (beyond != null) {
                 throw fault(beyond);
             }
-            JsonNode tree = JSON.readTree(text);
-            if (tree == null || tree.isMissingNode()) {
+            JsonNode read = JSON.readTree(text);
+            if (read == null || read.isMissingNode()) {
                 throw fault("it is empty; a plan document is one JSON object.");
             }
+            JsonNode tree = read instanceof ObjectNode object ? upgrades.upgraded(object) : read;
             List<PlanProblem> problems = problems(text, tree);
             if (!problems.isEmpty()) {
                 throw new PlanProblems(problems);
@@ -156,9 +158,17 @@ public final class PlanDocument {
         return items;
     }
 
-    /** Reads a document that this application wrote; trusts it. */
+    /**
+     * Reads a document that this application wrote, in whatever version; trusts it.
+     *
+     * @throws PlanProblems when a later version of the application wrote it
+     */
     public Plan readStored(String text) {
-        return JSON.readValue(text, Plan.class);
+        JsonNode tree = upgrades.upgraded((ObjectNode) JSON.readTree(text));
+        if (tree.path("version").asInt() > Plan.VERSION) {
+            throw fault(unknownVersion(tree));
+        }
+        return JSON.treeToValue(tree, Plan.class);
     }
 
     /** A few rows at a time, so that a document of wrong rows costs no more than the problems that are told. */
@@ -224,10 +234,14 @@ public final class PlanDocument {
 
     private static String readable(String message, JsonNode tree) {
         if (message.contains("constant value '1'") || message.contains("must be the constant value '1'")) {
-            return "version " + tree.path("version") + " is not known here; this program reads version " + Plan.VERSION
-                    + ".";
+            return unknownVersion(tree);
         }
         return message;
+    }
+
+    private static String unknownVersion(JsonNode tree) {
+        return "version " + tree.path("version") + " is not known here; this program reads version " + Plan.VERSION
+                + ".";
     }
 
     private static PlanProblem place(String text, String path, String message) {

@@ -1,5 +1,6 @@
 package izzet.core.repair;
 
+import izzet.core.quantity.Counts;
 import java.util.List;
 
 /**
@@ -16,6 +17,11 @@ public record Price(int pins, List<String> buy, List<String> limits, List<String
         buy = List.copyOf(buy);
         limits = List.copyOf(limits);
         code = List.copyOf(code);
+    }
+
+    /** Each thing once, with its count; empty where there is nothing to buy. */
+    public String buyInWords() {
+        return Counts.together(buy);
     }
 
     /** "no pin", "1 pin more", "frees 2 pins". */

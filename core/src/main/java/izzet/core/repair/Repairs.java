@@ -73,6 +73,26 @@ public final class Repairs {
         return kept;
     }
 
+    /**
+     * A change for a finding with what the check says after it, better or not.
+     *
+     * @param strategy name of the strategy that proposed it
+     */
+    public record Tried(String strategy, Candidate candidate, Circuit after, Report report) {}
+
+    /** Everything that the strategies propose for a finding and the plan can take, in their order. */
+    public List<Tried> tried(Circuit circuit, Finding finding) {
+        List<Tried> tried = new ArrayList<>();
+        for (RepairStrategy strategy : mending(finding)) {
+            for (Candidate candidate : proposals(strategy, circuit, finding)) {
+                edited(circuit, candidate)
+                        .ifPresent(
+                                after -> tried.add(new Tried(strategy.name(), candidate, after, checker.check(after))));
+            }
+        }
+        return tried;
+    }
+
     private List<RepairStrategy> mending(Finding finding) {
         return strategies.stream()
                 .filter(s -> s.mends().contains(finding.trouble()))

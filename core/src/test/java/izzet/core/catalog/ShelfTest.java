@@ -6,6 +6,7 @@ import izzet.core.ReferenceTable;
 import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
+import izzet.core.find.Search;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

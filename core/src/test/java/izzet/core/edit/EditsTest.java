@@ -49,6 +49,41 @@ class EditsTest {
                 .hasMessageContaining("no-such");
     }
 
+    /** A form sends every field: those that say what is so already are no change. */
+    @Test
+    void aStrapThatStandsAsDeliveredIsNoChange() {
+        Plan plan = signs();
+        Plan after = new PartChange(null, null, Map.of("address", "left", "pull-ups", "fitted"), null)
+                .of(plan, Workbench.CATALOG, "arrivals")
+                .apply(plan);
+        assertThat(after).isEqualTo(plan);
+        PlanEdit renamed = new PartChange("Up", null, Map.of("address", "left"), Optional.empty())
+                .of(plan, Workbench.CATALOG, "arrivals");
+        assertThat(renamed).isInstanceOf(PlanEdit.RenamePart.class);
+        Plan moved = new PartChange(null, null, Map.of("address", "moved"), null)
+                .of(after, Workbench.CATALOG, "arrivals")
+                .apply(after);
+        Plan back = new PartChange(null, null, Map.of("address", "left"), null)
+                .of(moved, Workbench.CATALOG, "arrivals")
+                .apply(moved);
+        assertThat(back.part("arrivals").orElseThrow().straps()).containsEntry("address", "left");
+    }
+
+    @Test
+    void aNameIsGivenOnce() {
+        Plan plan = signs();
+        assertThatThrownBy(() -> PartAddition.of(plan, Workbench.CATALOG, Workbench.OLED, "arrivals", ""))
+                .isInstanceOf(PlanEdit.EditRefused.class)
+                .hasMessageContaining("'arrivals 2' is free");
+        String other = plan.parts().get(1).id();
+        PartChange change = new PartChange("Arrivals", null, Map.of(), null);
+        assertThatThrownBy(() -> change.of(plan, Workbench.CATALOG, other)).hasMessageContaining("Another part");
+        Plan same = new PartChange("ARRIVALS", null, Map.of(), null)
+                .of(plan, Workbench.CATALOG, "arrivals")
+                .apply(plan);
+        assertThat(same.part("arrivals").orElseThrow().name()).isEqualTo("ARRIVALS");
+    }
+
     @Test
     void allThatIsSetOnAPartIsOneStepAndWhatIsNotNamedStays() {
         Plan plan = signs();

@@ -7,6 +7,7 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Counts;
 
 /**
  * D2: a display whose controller has more columns or rows than its glass shows, so that a program for its look-alike draws beside the glass.
@@ -43,7 +44,7 @@ public final class LookAlikeRule implements Rule {
                         .word("part", unit.name())
                         .word("shown", glass.columns())
                         .word("memory", glass.memoryColumns())
-                        .word("offset", columns + " columns and " + rows + " rows in")
+                        .word("offset", Counts.of(columns, "column") + " and " + Counts.of(rows, "row") + " in")
                         .figure("column offset", columns)
                         .figure("row offset", rows)
                         .source(unit.part().source(glass.source()))

@@ -1,15 +1,12 @@
 package izzet.core.check.rules.levels;
 
 import izzet.core.catalog.Part;
-import izzet.core.catalog.PartLine;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
-import java.util.Comparator;
-import java.util.stream.Collectors;
 
 /**
  * L15: a module that is sold with supply and ground in either order on its header: the one in hand must be looked at. A note. Passes: modules
@@ -41,24 +38,16 @@ public final class HeaderOrderRule implements Rule {
                             "{part} is sold with the other order of supply and ground, too: read the print on yours before power goes on.")
                     .at(Place.of(unit))
                     .word("part", unit.name())
-                    .figure("order here", order(unit.part()))
+                    .figure("order here", unit.part().headerLabels())
                     .figure(
                             "other order",
                             circuit.catalog()
                                     .part(other)
-                                    .map(HeaderOrderRule::order)
+                                    .map(Part::headerLabels)
                                     .orElse("another"))
                     .source("Common practice: two orders are sold")
                     .remedy("Choose the item of the shelf that has the order of yours.")
                     .add();
         }
-    }
-
-    private static String order(Part part) {
-        return part.lines().stream()
-                .filter(l -> l.header() != null)
-                .sorted(Comparator.comparing(PartLine::header))
-                .map(PartLine::id)
-                .collect(Collectors.joining(" "));
     }
 }

@@ -1,4 +1,4 @@
-package izzet.app.shelf;
+package izzet.app.drawing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package izzet.app.shelf;
+package izzet.app.drawing;
 
 import java.util.ArrayList;
 import java.util.Collections;

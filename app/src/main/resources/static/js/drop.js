@@ -1,0 +1,21 @@
+// A place to drop a file on: the file field covers it, here it only says what lies on it.
+const KB = 1024;
+
+const size = (bytes) => (bytes < KB * KB ? `${Math.ceil(bytes / KB)} kB` : `${(bytes / KB / KB).toFixed(1)} MB`);
+
+export default () => ({
+  words: "Drop a record here, or choose the file. Up to 1 GB.",
+
+  over() {
+    this.$root.classList.add("over");
+  },
+
+  left() {
+    this.$root.classList.remove("over");
+  },
+
+  chosen(e) {
+    const [file] = e.target.files;
+    if (file) this.words = `${file.name}, ${size(file.size)}`;
+  },
+});
