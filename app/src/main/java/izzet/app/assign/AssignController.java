@@ -126,7 +126,8 @@ class AssignController {
         if (search.answer() != null) {
             model.addAttribute("answer", search.answer());
             model.addAttribute("cards", cards(search));
-            model.addAttribute("ways", WayView.of(search.ways(), search.start(), shelf.catalog(), checker));
+            model.addAttribute("waysWhole", search.ways().whole());
+            model.addAttribute("ways", WayView.of(search.ways().found(), search.start(), shelf.catalog(), checker));
             model.addAttribute("stale", plans.get(id).version() != search.version());
         }
         return "assign/page";
@@ -190,7 +191,7 @@ class AssignController {
         AssignJobs.Job search = jobs.get(id, job);
         List<Assignment> found =
                 search.answer() == null ? List.of() : search.answer().assignments();
-        List<WaysOut.Way> ways = search.ways();
+        List<WaysOut.Way> ways = search.ways().found();
         PlanEdit edit;
         if (number >= 1 && number <= found.size()) {
             edit = found.get(number - 1).edit();

@@ -13,7 +13,6 @@ import izzet.core.plan.Plan;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
@@ -55,7 +54,7 @@ class AssignJobs {
         private volatile boolean stopped;
         private volatile Integer best;
         private volatile Answer answer;
-        private volatile List<WaysOut.Way> ways = List.of();
+        private volatile WaysOut.Ways ways = WaysOut.Ways.NONE;
         private volatile String fault;
 
         Job(long plan, long version, Plan start, Weights weights, Duration time) {
@@ -96,7 +95,7 @@ class AssignJobs {
             return answer;
         }
 
-        List<WaysOut.Way> ways() {
+        WaysOut.Ways ways() {
             return ways;
         }
 

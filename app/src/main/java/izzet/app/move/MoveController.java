@@ -38,6 +38,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class MoveController {
 
     private static final Duration TIME = Duration.ofSeconds(2);
+
+    /** For ways out of a clash, when asked to look longer. */
+    private static final int MOST_SECONDS = 10;
+
     private static final int REMEMBERED = 20;
 
     private final PlanFrames frames;
@@ -76,7 +80,11 @@ class MoveController {
     public record Trouble(Severity severity, String sentence, List<String> repairs, boolean before) {}
 
     @GetMapping("/plans/{id}/move")
-    String move(@PathVariable long id, @RequestParam(defaultValue = "") String board, Model model) {
+    String move(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String board,
+            @RequestParam(defaultValue = "2") int seconds,
+            Model model) {
         PlanFrame frame = frames.of(id, "pins");
         model.addAttribute("frame", frame);
         model.addAttribute("boards", shelf.catalog().boards().values());
@@ -97,12 +105,17 @@ class MoveController {
         model.addAttribute("board", target);
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
-        List<WaysOut.Way> ways = migration.conflict() == null
-                ? List.of()
-                : turns.take(() -> waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(TIME)));
-        model.addAttribute("ways", WayView.of(ways, migration.plan(), shelf.catalog(), checker));
+        int longest = Math.max(1, Math.min(MOST_SECONDS, seconds));
+        WaysOut.Ways ways = migration.conflict() == null
+                ? WaysOut.Ways.NONE
+                : turns.take(() -> waysOut.of(
+                        migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(Duration.ofSeconds(longest))));
+        model.addAttribute("ways", WayView.of(ways.found(), migration.plan(), shelf.catalog(), checker));
+        model.addAttribute("waysWhole", ways.whole());
+        model.addAttribute("longer", longest < MOST_SECONDS ? MOST_SECONDS : 0);
         model.addAttribute("counts", counts(migration));
-        model.addAttribute("token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways)));
+        model.addAttribute(
+                "token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways.found())));
         return "move/page";
     }
 

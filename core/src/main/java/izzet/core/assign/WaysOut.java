@@ -22,8 +22,8 @@ import java.util.stream.Collectors;
 /** What would free places in a plan that cannot be assigned, each change tried and priced. Immutable. Safe to share. */
 public final class WaysOut {
 
-    /** For one change; the best assignment is not needed to know that there is one. */
-    private static final Duration EACH = Duration.ofMillis(400);
+    /** Share of the time that one change may take; the best assignment is not needed to know that there is one. */
+    private static final int SHARE = 5;
 
     private static final int MOST = 12;
     private static final int MOST_TOGETHER = 3;
@@ -53,9 +53,22 @@ public final class WaysOut {
     public record Way(String title, PlanEdit edit, int price, int pinsLeft, List<String> buy, List<String> limits) {}
 
     /**
+     * What a search came to.
+     *
+     * @param whole false when the time was over, or too short for a change, before all were tried: then there may be more
+     */
+    public record Ways(List<Way> found, boolean whole) {
+        public static final Ways NONE = new Ways(List.of(), true);
+
+        public Ways {
+            found = List.copyOf(found);
+        }
+    }
+
+    /**
      * Those with nothing to buy first, then the cheapest. Two or three changes together are tried only where none helps by itself.
      */
-    public List<Way> of(Plan plan, Catalog catalog, Weights weights, Limits limits) {
+    public Ways of(Plan plan, Catalog catalog, Weights weights, Limits limits) {
         Search search = new Search(plan, catalog, weights, limits);
         List<Step> steps = List.of(new Step(plan, List.of(), 0));
         for (int depth = 1; depth <= MOST_TOGETHER && search.ways.isEmpty() && !search.ended(); depth++) {
@@ -65,7 +78,7 @@ public final class WaysOut {
         search.ways.sort(Comparator.comparingInt((Way w) -> w.buy().size())
                 .thenComparingInt(Way::price)
                 .thenComparing(Way::title));
-        return search.ways;
+        return new Ways(search.ways, search.whole);
     }
 
     /**
@@ -93,6 +106,7 @@ public final class WaysOut {
         private final Limits limits;
         private final long end;
         private final List<Way> ways = new ArrayList<>();
+        private boolean whole = true;
 
         Search(Plan plan, Catalog catalog, Weights weights, Limits limits) {
             this.plan = plan;
@@ -103,9 +117,11 @@ public final class WaysOut {
         }
 
         boolean ended() {
-            return ways.size() >= MOST
+            boolean ended = ways.size() >= MOST
                     || System.nanoTime() > end
                     || limits.stop().getAsBoolean();
+            whole &= !ended;
+            return ended;
         }
 
         /** One change more after the most promising steps; what lacks least comes first. */
@@ -160,9 +176,11 @@ public final class WaysOut {
             if (step.lacking() > 0 || ended()) {
                 return;
             }
+            Duration each = limits.time().dividedBy(SHARE);
             Answer answer = assigner.assign(
-                    step.plan(), catalog, weights, Limits.of(EACH).forOne());
+                    step.plan(), catalog, weights, Limits.of(each).forOne());
             if (answer.assignments().isEmpty()) {
+                whole &= answer.outcome() == Assigner.Outcome.NONE;
                 return;
             }
             Assignment best = answer.assignments().get(0);

@@ -270,7 +270,9 @@ class AssignerTest {
         Reference displays =
                 references().filter(r -> r.file().startsWith("08-")).findFirst().orElseThrow();
         Plan plan = displays.plan();
-        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG);
+        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER)
+                .of(plan, Workbench.CATALOG, Weights.USUAL, LONG)
+                .found();
         assertThat(ways)
                 .extracting(WaysOut.Way::title)
                 .anyMatch(t -> t.contains("4 data lines"))
@@ -292,9 +294,25 @@ class AssignerTest {
                 .wire("tide:LED", "board:GPIO16")
                 .plan();
         assertThat(answer(plan, LONG).outcome()).isEqualTo(Outcome.NONE);
-        assertThat(WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG))
+        assertThat(WaysOut.all(ASSIGNER)
+                        .of(plan, Workbench.CATALOG, Weights.USUAL, LONG)
+                        .found())
                 .extracting(WaysOut.Way::title)
                 .anyMatch(t -> t.startsWith("Hang the tide LED on"));
+    }
+
+    /** "None frees it" may be said only where all were tried; a search without time says that it was cut short. */
+    @Test
+    void aSearchThatWasCutShortSaysSo() {
+        Plan plan = Workbench.on("wifi-single-30")
+                .bare("tide", "colour-240x320-serial", "panel")
+                .bare("cabin", "character-16x2-direct", "4-bit")
+                .wire("tide:LED", "board:GPIO16")
+                .plan();
+        WaysOut.Ways none =
+                WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, Limits.of(Duration.ofNanos(1)));
+        assertThat(none.found()).isEmpty();
+        assertThat(none.whole()).isFalse();
     }
 
     /** Where no single change makes room, two or three together are tried; none of them could be left out. */
@@ -310,7 +328,9 @@ class AssignerTest {
                 .bare("lamp", "led", "dimmed")
                 .plan();
         assertThat(answer(plan, LONG).outcome()).isEqualTo(Outcome.NONE);
-        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG);
+        List<WaysOut.Way> ways = WaysOut.all(ASSIGNER)
+                .of(plan, Workbench.CATALOG, Weights.USUAL, LONG)
+                .found();
         assertThat(ways)
                 .isNotEmpty()
                 .allSatisfy(w -> assertThat(w.title()).contains(", and "))
@@ -328,7 +348,7 @@ class AssignerTest {
         Plan plan = Workbench.sbc().bare("dial", "potentiometer", "analog").plan();
         Answer none = answer(plan, LONG);
         assertThat(none.conflict().wishes()).containsExactly("the dial wants a pin for W (analog input)");
-        WaysOut.Way way = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG).stream()
+        WaysOut.Way way = WaysOut.all(ASSIGNER).of(plan, Workbench.CATALOG, Weights.USUAL, LONG).found().stream()
                 .filter(w -> w.title().startsWith("Add an analog converter"))
                 .findFirst()
                 .orElseThrow();
