@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.calc.I2cMode;
 import izzet.core.calc.PullUps;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.DutyKind;
@@ -120,29 +121,64 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         return sides;
     }
 
+    /**
+     * A pull-up with where it sits.
+     *
+     * @param from for people: "Cabin display", "the board", "the plan's resistor"
+     * @param unit id of the part it is fitted on; null elsewhere
+     * @param resistor id of the plan's resistor that it is; null elsewhere
+     */
+    public record Fitted(String from, String unit, String resistor, PullUps.PullUp pullUp) {}
+
     /** The pull-ups on one side. */
     public static PullUps pullUpsOn(Circuit circuit, List<Net> side) {
-        List<PullUps.PullUp> fitted = new ArrayList<>();
+        return new PullUps(fittedOn(circuit, side).stream().map(Fitted::pullUp).toList());
+    }
+
+    /** The same with where each sits. */
+    public static List<Fitted> fittedOn(Circuit circuit, List<Net> side) {
+        List<Fitted> fitted = new ArrayList<>();
         for (Net net : side) {
             for (Wire wire : net.wires()) {
-                for (Part.FittedPullUp p : circuit.pullUpsOf(wire.unit())) {
+                Unit unit = wire.unit();
+                for (Part.FittedPullUp p : circuit.pullUpsOf(unit)) {
                     if (p.lines().contains(wire.line().id())) {
-                        circuit.pullUpVolts(wire.unit(), p)
-                                .ifPresent(volts -> fitted.add(new PullUps.PullUp(p.ohms(), volts)));
+                        circuit.pullUpVolts(unit, p)
+                                .ifPresent(volts -> fitted.add(
+                                        new Fitted(unit.name(), unit.id(), null, new PullUps.PullUp(p.ohms(), volts))));
                     }
                 }
             }
             net.pins().forEach(pin -> pin.duty(DutyKind.PULL_UP)
-                    .ifPresent(d -> fitted.add(
-                            new PullUps.PullUp(d.ohms(), circuit.board().logicVolts()))));
+                    .ifPresent(d -> fitted.add(new Fitted(
+                            "the board",
+                            null,
+                            null,
+                            new PullUps.PullUp(d.ohms(), circuit.board().logicVolts())))));
             for (Resistor r : net.resistors()) {
                 Target far = net.ends().contains(r.from()) ? r.to() : r.from();
                 circuit.railVolts(far)
                         .filter(volts -> volts > 0)
-                        .ifPresent(volts -> fitted.add(new PullUps.PullUp(r.ohms(), volts)));
+                        .ifPresent(volts -> fitted.add(new Fitted(
+                                "a resistor of the plan", null, r.id(), new PullUps.PullUp(r.ohms(), volts))));
             }
         }
-        return new PullUps(fitted);
+        return fitted;
+    }
+
+    /** All of all sides, as {@link #pullUps} adds them. */
+    public List<Fitted> fitted(Circuit circuit) {
+        return sides.stream().flatMap(side -> fittedOn(circuit, side).stream()).toList();
+    }
+
+    /** What whoever holds the net low must be able to sink at least, in amperes: of the mode, or of the weakest part. */
+    public double sinkLimit(Circuit circuit) {
+        return sides.stream()
+                .flatMap(List::stream)
+                .flatMap(n -> n.wires().stream())
+                .filter(w -> w.unit().part().i2c() != null)
+                .mapToDouble(w -> w.unit().part().i2c().sinkMilliamps() / 1000)
+                .reduce(I2cMode.forClock(bus.clockHz()).sinkAmperes(), Math::min);
     }
 
     /**
@@ -168,9 +204,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
 
     /** All pull-ups of all sides, as the output that holds the net low feels them. */
     public PullUps pullUps(Circuit circuit) {
-        return new PullUps(sides.stream()
-                .flatMap(side -> pullUpsOn(circuit, side).fitted().stream())
-                .toList());
+        return new PullUps(fitted(circuit).stream().map(Fitted::pullUp).toList());
     }
 
     /** Parts and wire, in farad. */

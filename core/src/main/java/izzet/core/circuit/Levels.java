@@ -52,7 +52,46 @@ public final class Levels {
      * @param low highest level when it says low; null likewise
      * @param highest the most that comes there from it
      */
-    public record Reading(String line, Driver driver, Receiver receiver, Double high, Double low, double highest) {}
+    public record Reading(String line, Driver driver, Receiver receiver, Double high, Double low, double highest) {
+
+        /** Common practice: a high that misses by less than a tenth of the supply is commonly seen working. */
+        private static final double SEEN_WORKING = 0.1;
+
+        /** What rounding leaves. */
+        private static final double HAIR_VOLTS = 1e-6;
+
+        /** By how much the high is above what is read as one, in volts; below 0 when it misses; null where nothing was compared. */
+        public Double highMargin() {
+            return high == null || receiver.vih() == null ? null : (Double) (high - receiver.vih());
+        }
+
+        /** By how much the low is below what is read as one; likewise. */
+        public Double lowMargin() {
+            return low == null || receiver.vil() == null ? null : (Double) (receiver.vil() - low);
+        }
+
+        /** To what the input survives. */
+        public double overMargin() {
+            return receiver.absMax() - highest;
+        }
+
+        public boolean missesHigh() {
+            return highMargin() != null && highMargin() < -HAIR_VOLTS;
+        }
+
+        public boolean missesLow() {
+            return lowMargin() != null && lowMargin() < -HAIR_VOLTS;
+        }
+
+        public boolean tooHigh() {
+            return overMargin() < -HAIR_VOLTS;
+        }
+
+        /** Whether the high misses by so little that it is commonly seen working. */
+        public boolean nearlyHigh() {
+            return missesHigh() && -highMargin() < SEEN_WORKING * receiver.supply();
+        }
+    }
 
     private final Circuit circuit;
     private final DcModel dc;

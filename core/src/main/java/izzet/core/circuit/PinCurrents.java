@@ -1,7 +1,10 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Board;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /** What each output carries at rest when everything that hangs on it is lit: the most it gives, and the most it takes. */
 public final class PinCurrents {
@@ -49,6 +52,36 @@ public final class PinCurrents {
             }
         }
         return loads;
+    }
+
+    /**
+     * What pins carry together, each counted up to its own limit, in amperes.
+     *
+     * @param what the group's name, or "all pins"
+     */
+    public record Sum(String what, double amperes, double limit) {}
+
+    /** Of the board's groups of pins and of all its pins. */
+    public static List<Sum> sums(Circuit circuit, List<Load> loads) {
+        Board.PinCurrent limits = circuit.board().current();
+        Map<String, Load> pins = loads.stream()
+                .filter(l -> l.output().end().isPin())
+                .collect(Collectors.toMap(l -> l.output().end().name(), Load::withinLimit, (a, b) -> a));
+        List<Sum> sums = new ArrayList<>();
+        for (Board.PinCurrent.Group group : limits.groups()) {
+            boolean source = !"sink".equals(group.way());
+            boolean sink = !"source".equals(group.way());
+            double amperes = group.pins().stream()
+                    .filter(pins::containsKey)
+                    .map(pins::get)
+                    .mapToDouble(l -> (source ? l.sourceAmperes() : 0) + (sink ? l.sinkAmperes() : 0))
+                    .sum();
+            sums.add(new Sum(group.name(), amperes, group.milliamps() / 1000));
+        }
+        double sourced = pins.values().stream().mapToDouble(Load::sourceAmperes).sum();
+        double sunk = pins.values().stream().mapToDouble(Load::sinkAmperes).sum();
+        sums.add(new Sum("all pins", Math.max(sourced, sunk), limits.totalMilliamps() / 1000));
+        return sums;
     }
 
     private static double flow(DcModel dc, DcModel.Piece piece, DcModel.Output output, boolean high, boolean others) {

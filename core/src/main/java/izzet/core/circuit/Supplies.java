@@ -45,39 +45,65 @@ public final class Supplies {
         return load(rail, true, new HashSet<>());
     }
 
+    /**
+     * One thing on a rail.
+     *
+     * @param behind rails that it gives in its turn, whose load comes on top
+     * @param most in milliamperes, typical likewise; of the thing itself
+     */
+    public record Draw(Unit unit, boolean lamp, double typical, double most, List<Rail> behind) {
+
+        /** Whether its data tell no draw. */
+        public boolean unknown() {
+            return !lamp && behind.isEmpty() && typical == 0 && most == 0;
+        }
+    }
+
+    /** What hangs on a rail by its supply, and lamps on the rail itself, in the order of the plan. */
+    public List<Draw> draws(Rail rail) {
+        List<Draw> draws = new ArrayList<>();
+        for (Unit unit : fedBy(rail)) {
+            Double typical = unit.part().supply().typicalMilliamps();
+            Double most = unit.part().supply().maxMilliamps();
+            List<Rail> behind = circuit.wiresOf(unit).stream()
+                    .flatMap(w -> w.source().stream())
+                    .toList();
+            draws.add(new Draw(unit, false, typical == null ? 0 : typical, most == null ? 0 : most, behind));
+        }
+        draws.addAll(lampsOn(rail));
+        return draws;
+    }
+
     private double load(Rail rail, boolean most, Set<String> seen) {
         if (!seen.add(rail.id())) {
             return 0;
         }
-        double sum = lampMilliamps(rail);
-        for (Unit unit : fedBy(rail)) {
-            Double own = most
-                    ? unit.part().supply().maxMilliamps()
-                    : unit.part().supply().typicalMilliamps();
-            sum += own == null ? 0 : own;
-            for (Wire out : circuit.wiresOf(unit)) {
-                Optional<Rail> behind = out.source();
-                if (behind.isPresent()) {
-                    sum += load(behind.get(), most, seen);
-                }
+        double sum = 0;
+        for (Draw draw : draws(rail)) {
+            sum += most ? draw.most() : draw.typical();
+            for (Rail behind : draw.behind()) {
+                sum += load(behind, most, seen);
             }
         }
         return sum;
     }
 
     /** Lamps that hang on the rail itself, through their resistors. */
-    private double lampMilliamps(Rail rail) {
+    private List<Draw> lampsOn(Rail rail) {
         DcModel dc = circuit.dc();
         int node = dc.node(DcModel.endOf(rail));
-        double sum = 0;
+        List<Draw> draws = new ArrayList<>();
         for (LampCurrents.Lit lit : lamps) {
             int anode = lit.lamp().a();
             boolean here = dc.pieceAt(anode).stream()
                     .flatMap(p -> p.of(DcModel.Resistance.class).stream())
                     .anyMatch(r -> r.a() == node && r.b() == anode || r.b() == node && r.a() == anode);
-            sum += here ? lit.amperes() * 1000 : 0;
+            if (here) {
+                double milliamps = lit.amperes() * 1000;
+                draws.add(new Draw(lit.lamp().unit(), true, milliamps, milliamps, List.of()));
+            }
         }
-        return sum;
+        return draws;
     }
 
     /** Whether a rail has something behind it: a part that gives has its own supply, or needs none. */

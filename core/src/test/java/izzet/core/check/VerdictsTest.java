@@ -2,13 +2,9 @@ package izzet.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.core.ReferencePlans;
 import izzet.core.ReferenceTable;
 import izzet.core.Workbench;
-import izzet.core.plan.PlanDocument;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -23,8 +19,6 @@ import org.junit.jupiter.params.provider.MethodSource;
  */
 class VerdictsTest {
 
-    private static final PlanDocument DOCUMENTS = new PlanDocument();
-
     /**
      * @param families of which one must speak; {@code none} for a sound plan
      * @param note what it is; {@code (debatable)} where a fix may be told of a sound plan, {@code (hint)} where advice suffices
@@ -32,12 +26,7 @@ class VerdictsTest {
     record Verdict(String set, String file, Set<String> families, String note) {
 
         Report report(String of) {
-            try (InputStream in = VerdictsTest.class.getResourceAsStream("/verdicts/" + set + "/" + of)) {
-                String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-                return Workbench.CHECKER.check(DOCUMENTS.read(text, Workbench.CATALOG), Workbench.CATALOG);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
+            return Workbench.CHECKER.check(ReferencePlans.read(set + "/" + of), Workbench.CATALOG);
         }
 
         @Override

@@ -53,7 +53,7 @@ public final class PullUpRule implements Rule {
                 }
                 continue;
             }
-            double sinkLimit = sinkLimit(net, circuit);
+            double sinkLimit = net.sinkLimit(circuit);
             if (pullUps.sinkAmperes() > sinkLimit && said.add("sink" + net.bus().id() + pullUps)) {
                 tooStrong(circuit, findings, net, pullUps, sinkLimit);
             }
@@ -70,16 +70,6 @@ public final class PullUpRule implements Rule {
     /** Data and clock may differ, and so may the channels of a bus switch. */
     private static String aspect(String what, JoinedNet net) {
         return what + "-" + net.signal().text() + "-" + net.where();
-    }
-
-    private static double sinkLimit(JoinedNet net, Circuit circuit) {
-        double mode = I2cMode.forClock(net.bus().clockHz()).sinkAmperes();
-        return net.sides().stream()
-                .flatMap(List::stream)
-                .flatMap(n -> n.wires().stream())
-                .filter(w -> w.unit().part().i2c() != null)
-                .mapToDouble(w -> w.unit().part().i2c().sinkMilliamps() / 1000)
-                .reduce(mode, Math::min);
     }
 
     private static List<Place> places(JoinedNet net) {

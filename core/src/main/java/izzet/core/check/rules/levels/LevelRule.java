@@ -22,9 +22,6 @@ import java.util.stream.Collectors;
  */
 public final class LevelRule implements Rule {
 
-    /** Common practice: a high that misses by less than a tenth of the supply is commonly seen working. */
-    private static final double SEEN_WORKING = 0.1;
-
     @Override
     public String id() {
         return "L1";
@@ -38,9 +35,21 @@ public final class LevelRule implements Rule {
     /** One cause: a driver and a side; what the board or a rail gives is a matter of each part by itself. */
     private record Cause(Driver driver, String receiver, boolean high) {}
 
-    private record Miss(Receiver receiver, double gives, double needs, String line) {
-        double margin(boolean high) {
-            return high ? gives - needs : needs - gives;
+    private record Miss(Levels.Reading reading, boolean high) {
+        Receiver receiver() {
+            return reading.receiver();
+        }
+
+        double gives() {
+            return high ? reading.high() : reading.low();
+        }
+
+        double needs() {
+            return high ? receiver().vih() : receiver().vil();
+        }
+
+        double margin() {
+            return high ? reading.highMargin() : reading.lowMargin();
         }
     }
 
@@ -53,12 +62,11 @@ public final class LevelRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         Map<Cause, List<Miss>> misses = new LinkedHashMap<>();
         for (Levels.Reading reading : circuit.levels().readings()) {
-            Receiver r = reading.receiver();
-            if (reading.high() != null && r.vih() != null) {
-                note(findings, misses, reading, true, new Miss(r, reading.high(), r.vih(), reading.line()));
+            if (reading.highMargin() != null) {
+                note(findings, misses, new Miss(reading, true), reading.missesHigh());
             }
-            if (reading.low() != null && r.vil() != null) {
-                note(findings, misses, reading, false, new Miss(r, reading.low(), r.vil(), reading.line()));
+            if (reading.lowMargin() != null) {
+                note(findings, misses, new Miss(reading, false), reading.missesLow());
             }
         }
         misses.forEach((cause, list) -> report(circuit, findings, cause, list));
@@ -70,12 +78,11 @@ public final class LevelRule implements Rule {
                         "the supply of " + wire.unit().name()));
     }
 
-    private void note(
-            Findings findings, Map<Cause, List<Miss>> misses, Levels.Reading reading, boolean high, Miss miss) {
-        double margin = miss.margin(high);
-        findings.compared(this, Quantity.volts(margin), reading.line());
-        if (margin < -1e-6) {
-            misses.computeIfAbsent(cause(reading, high), c -> new ArrayList<>()).add(miss);
+    private void note(Findings findings, Map<Cause, List<Miss>> misses, Miss miss, boolean bad) {
+        findings.compared(this, Quantity.volts(miss.margin()), miss.reading().line());
+        if (bad) {
+            misses.computeIfAbsent(cause(miss.reading(), miss.high()), c -> new ArrayList<>())
+                    .add(miss);
         }
     }
 
@@ -88,12 +95,9 @@ public final class LevelRule implements Rule {
     private void report(Circuit circuit, Findings findings, Cause cause, List<Miss> misses) {
         boolean high = cause.high();
         Miss worst = misses.stream()
-                .min(java.util.Comparator.comparingDouble(m -> m.margin(high)))
+                .min(java.util.Comparator.comparingDouble(Miss::margin))
                 .orElseThrow();
-        boolean seen = high
-                && misses.stream()
-                        .allMatch(m ->
-                                -m.margin(true) < SEEN_WORKING * m.receiver().supply());
+        boolean seen = high && misses.stream().allMatch(m -> m.reading().nearlyHigh());
         String side = high ? "high" : "low";
         List<Place> victims = misses.stream()
                 .map(m -> Victims.place(circuit, m.receiver()))
@@ -108,7 +112,7 @@ public final class LevelRule implements Rule {
                 .word("side", side)
                 .word("gives", Quantity.volts(worst.gives()))
                 .word("victims", needs(misses))
-                .word("margin", Quantity.volts(worst.margin(high)).inMillis());
+                .word("margin", Quantity.volts(worst.margin()).inMillis());
         misses.stream()
                 .collect(Collectors.toMap(m -> m.receiver().name(), m -> m, (a, b) -> a, LinkedHashMap::new))
                 .values()

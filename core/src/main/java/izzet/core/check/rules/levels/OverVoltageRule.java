@@ -45,9 +45,8 @@ public final class OverVoltageRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         Map<Cause, List<Reading>> found = new LinkedHashMap<>();
         for (Reading reading : circuit.levels().readings()) {
-            double margin = reading.receiver().absMax() - reading.highest();
-            findings.compared(this, Quantity.volts(margin), reading.line());
-            if (margin < -1e-6) {
+            findings.compared(this, Quantity.volts(reading.overMargin()), reading.line());
+            if (reading.tooHigh()) {
                 boolean shared = reading.driver().giver() == Levels.Giver.BUS
                         || reading.driver().giver() == Levels.Giver.PART;
                 found.computeIfAbsent(
@@ -63,7 +62,7 @@ public final class OverVoltageRule implements Rule {
 
     private void report(Circuit circuit, Findings findings, Driver driver, List<Reading> readings) {
         Reading worst = readings.stream()
-                .min(Comparator.comparingDouble(r -> r.receiver().absMax() - r.highest()))
+                .min(Comparator.comparingDouble(Reading::overMargin))
                 .orElseThrow();
         List<Place> victims = readings.stream()
                 .map(r -> Victims.place(circuit, r.receiver()))

@@ -1,6 +1,5 @@
 package izzet.core.check.rules.levels;
 
-import izzet.core.catalog.Board;
 import izzet.core.catalog.Pin;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -11,8 +10,6 @@ import izzet.core.circuit.PinCurrents;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Quantity;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
 
 /**
  * L5: what the outputs carry: each pin, each group of pins, the chip, and the parts with outputs. Passes: three lamps of 14 mA. Fails:
@@ -33,11 +30,7 @@ public final class PinCurrentRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         List<PinCurrents.Load> loads = PinCurrents.of(circuit);
-        Board.PinCurrent limits = circuit.board().current();
-        String source = circuit.board().source(limits.source());
-        Map<String, PinCurrents.Load> pins = loads.stream()
-                .filter(l -> l.output().end().isPin())
-                .collect(Collectors.toMap(l -> l.output().end().name(), PinCurrents.Load::withinLimit, (a, b) -> a));
+        String source = circuit.board().source(circuit.board().current().source());
         for (PinCurrents.Load load : loads) {
             Double most = load.output().maxMilliamps();
             if (most == null || load.lamps() == 1) {
@@ -46,24 +39,7 @@ public final class PinCurrentRule implements Rule {
             }
             single(circuit, findings, load, most / 1000, load.output().source());
         }
-        for (Board.PinCurrent.Group group : limits.groups()) {
-            boolean source1 = !"sink".equals(group.way());
-            boolean sink = !"source".equals(group.way());
-            double amperes = group.pins().stream()
-                    .filter(pins::containsKey)
-                    .map(pins::get)
-                    .mapToDouble(l -> (source1 ? l.sourceAmperes() : 0) + (sink ? l.sinkAmperes() : 0))
-                    .sum();
-            sum(circuit, findings, group.name(), amperes, group.milliamps() / 1000, source);
-        }
-        double sourced = pins.values().stream()
-                .mapToDouble(PinCurrents.Load::sourceAmperes)
-                .sum();
-        double sunk = pins.values().stream()
-                .mapToDouble(PinCurrents.Load::sinkAmperes)
-                .sum();
-        double all = limits.totalMilliamps() / 1000;
-        sum(circuit, findings, "all pins", Math.max(sourced, sunk), all, source);
+        PinCurrents.sums(circuit, loads).forEach(s -> sum(circuit, findings, s.what(), s.amperes(), s.limit(), source));
         parts(circuit, findings, loads);
     }
 
