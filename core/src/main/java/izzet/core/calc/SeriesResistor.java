@@ -15,6 +15,8 @@ public record SeriesResistor(double exactOhms, double ohms, double amperes, doub
     /** Slope of a lamp's drop at its usual current. Common practice: a tenth of a volt. */
     private static final double SLOPE_VOLTS = 0.1;
 
+    private static final int HALVINGS = 60;
+
     /** The slope of a lamp's drop in ohms, apart from its junction. */
     public static double slopeOhms(double forwardVolts, double ratedAmperes) {
         return Math.min(SLOPE_VOLTS, forwardVolts / 10) / ratedAmperes;
@@ -60,5 +62,22 @@ public record SeriesResistor(double exactOhms, double ohms, double amperes, doub
     /** The current in amperes through a lamp behind a resistor; 0 when the drive is too low to light it. */
     public static double currentThrough(double driveVolts, double forwardVolts, double ohms) {
         return Math.max(0, (driveVolts - forwardVolts) / ohms);
+    }
+
+    /** The same with the drop that the lamp has at that current, in amperes; 0 when the drive is too low. */
+    public static double lampCurrent(double driveVolts, double forwardVolts, double ratedAmperes, double ohms) {
+        double low = 0;
+        double high = Math.max(0, driveVolts / ohms);
+        // The current falls where the drop rises: halve until nothing is left between.
+        for (int i = 0; i < HALVINGS && high > low; i++) {
+            double middle = (low + high) / 2;
+            double spent = middle <= 0 ? 0 : middle * ohms + dropAt(middle, forwardVolts, ratedAmperes);
+            if (spent > driveVolts) {
+                high = middle;
+            } else {
+                low = middle;
+            }
+        }
+        return low;
     }
 }

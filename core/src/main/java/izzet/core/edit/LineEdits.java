@@ -4,6 +4,7 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Quantity;
 import java.util.List;
 import java.util.Optional;
 
@@ -38,5 +39,21 @@ public final class LineEdits {
                 .orElseThrow(() -> new PlanEdit.EditRefused("'" + line + "' is not connected; connect it first."));
         String done = (wire.staysPut() ? "unlocked " : "locked ") + line;
         return new PlanEdit.Together(done, List.of(new PlanEdit.Connect(wire.withLock(!wire.staysPut()))));
+    }
+
+    /**
+     * Puts a resistor into the wire at an end, from whichever side it was drawn.
+     *
+     * @throws PlanEdit.EditRefused when nothing is connected there
+     */
+    public static PlanEdit inSeries(Plan plan, Target end, double ohms) {
+        Connection wire = plan.connections().stream()
+                .filter(c -> c.from().equals(end) || c.to().equals(end))
+                .findFirst()
+                .orElseThrow(() -> new PlanEdit.EditRefused("'" + end + "' is not connected; connect it first."));
+        return new PlanEdit.Together(
+                "put " + Quantity.ohms(ohms) + " in series with " + end,
+                List.of(new PlanEdit.Connect(
+                        new Connection(wire.from(), wire.to(), ohms, wire.pull(), wire.locked()))));
     }
 }

@@ -1,0 +1,165 @@
+package izzet.app.levels;
+
+import izzet.core.levels.PowerFlow.Mouth;
+import izzet.core.levels.PowerFlow.Stream;
+import izzet.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Rails as rivers from left to right: their width is current, filled what flows typically, outlined the most. Places in pixels.
+ *
+ * @param sources boxes at the left
+ * @param rivers in the order they are drawn
+ * @param narrows regulators
+ * @param labels of what is fed
+ */
+public record RiverPicture(
+        int width, int height, List<Box> sources, List<River> rivers, List<Narrow> narrows, List<Label> labels) {
+
+    private static final int WIDTH = 1180;
+    private static final int BOX = 190;
+    private static final int MOUTH = 470;
+    private static final int NARROW = 70;
+    private static final int SECOND = 900;
+    private static final int LINE = 22;
+    private static final int GAP = 26;
+    private static final double WIDEST = 64;
+    private static final double LEAST = 2.5;
+
+    /** @param over whether more is taken than it gives */
+    public record Box(double y, double height, String name, String limit, String load, boolean over) {}
+
+    /** @param path of the typical flow; {@code most} of the outline of the most */
+    public record River(String path, String most, boolean over) {}
+
+    /** @param heat in words; empty where nothing flows */
+    public record Narrow(double x, double y, double height, String name, String heat) {}
+
+    public record Label(double x, double y, String name, String figures) {}
+
+    static RiverPicture of(List<Stream> streams) {
+        Drawing drawing = new Drawing(streams);
+        streams.forEach(drawing::source);
+        return new RiverPicture(
+                WIDTH, (int) Math.ceil(drawing.y), drawing.sources, drawing.rivers, drawing.narrows, drawing.labels);
+    }
+
+    /** One run. Not thread-safe. */
+    private static final class Drawing {
+        private final double scale;
+        private final List<Box> sources = new ArrayList<>();
+        private final List<River> rivers = new ArrayList<>();
+        private final List<Narrow> narrows = new ArrayList<>();
+        private final List<Label> labels = new ArrayList<>();
+        private double y = 8;
+
+        Drawing(List<Stream> streams) {
+            double most = streams.stream().mapToDouble(Stream::most).max().orElse(1);
+            scale = WIDEST / Math.max(most, 1);
+        }
+
+        private double wide(double milliamps) {
+            return Math.max(LEAST, milliamps * scale);
+        }
+
+        void source(Stream stream) {
+            double top = y;
+            double from = top + 4;
+            double bottom = mouths(stream, BOX, from, MOUTH);
+            double height = Math.max(Math.max(bottom - top, wide(stream.most()) + 8), 2.9 * LINE);
+            sources.add(new Box(
+                    top,
+                    height,
+                    stream.rail().label(),
+                    stream.limit() == null
+                            ? "what it gives is not known"
+                            : "gives " + Quantity.milliamps(stream.limit()),
+                    load(stream),
+                    stream.over()));
+            y = top + height + GAP;
+        }
+
+        /** @return the lower edge of what was drawn */
+        private double mouths(Stream stream, double x, double top, double end) {
+            double leaves = top;
+            double arrives = top;
+            for (Mouth mouth : stream.mouths()) {
+                double wide = wide(mouth.most());
+                double room = Math.max(LINE, wide + 6);
+                double from = leaves + wide / 2;
+                double to = arrives + room / 2;
+                rivers.add(new River(
+                        band(x, from, end, to, wide(mouth.typical())), band(x, from, end, to, wide), stream.over()));
+                double used = room;
+                if (mouth.behind().isEmpty()) {
+                    labels.add(new Label(
+                            end + 10, to + 5, mouth.unit().name() + (mouth.lamp() ? ", lamp" : ""), figures(mouth)));
+                } else {
+                    double height = Math.max(wide + 10, 2 * LINE);
+                    double at = arrives;
+                    narrows.add(new Narrow(end, at, height, mouth.unit().name(), heat(mouth)));
+                    double below = at + 4;
+                    for (Stream behind : mouth.behind()) {
+                        below = mouths(behind, end + NARROW, below, SECOND);
+                        labels.add(new Label(
+                                end + NARROW + 8, below + 12, behind.rail().label(), load(behind) + limit(behind)));
+                        below += LINE;
+                    }
+                    used = Math.max(Math.max(height + LINE * 1.4, room), below - at) + 6;
+                }
+                leaves += wide;
+                arrives += used;
+            }
+            return Math.max(arrives, leaves);
+        }
+    }
+
+    private static String load(Stream stream) {
+        return Quantity.milliamps(stream.typical()) + ", at most " + Quantity.milliamps(stream.most());
+    }
+
+    private static String limit(Stream stream) {
+        return stream.limit() == null ? "" : " of " + Quantity.milliamps(stream.limit());
+    }
+
+    private static String figures(Mouth mouth) {
+        if (mouth.unknown()) {
+            return "its file tells no draw";
+        }
+        return Math.abs(mouth.most() - mouth.typical()) < 1e-9
+                ? Quantity.milliamps(mouth.most()).toString()
+                : Quantity.milliamps(mouth.typical()) + ", at most " + Quantity.milliamps(mouth.most());
+    }
+
+    private static String heat(Mouth mouth) {
+        return mouth.mostWatts() == null
+                ? "no voltage lost"
+                : "heat " + Quantity.watts(mouth.typicalWatts()) + ", at most " + Quantity.watts(mouth.mostWatts());
+    }
+
+    /** A band that swings from one height to another. */
+    private static String band(double x, double y, double toX, double toY, double wide) {
+        double half = wide / 2;
+        double bend = (x + toX) / 2;
+        return String.format(
+                Locale.ROOT,
+                "M%.1f %.1fC%.1f %.1f %.1f %.1f %.1f %.1fV%.1fC%.1f %.1f %.1f %.1f %.1f %.1fZ",
+                x,
+                y - half,
+                bend,
+                y - half,
+                bend,
+                toY - half,
+                toX,
+                toY - half,
+                toY + half,
+                bend,
+                toY + half,
+                bend,
+                y + half,
+                x,
+                y + half);
+    }
+}
