@@ -26,6 +26,7 @@ public record LevelPicture(
     static final double TOP = 34;
     static final double HEIGHT = 300;
     private static final double LABEL = 18;
+    private static final double NARROW = 26;
     private static final double STEP_FROM = 6;
 
     public record Tick(double y, String label) {}
@@ -40,7 +41,10 @@ public record LevelPicture(
      */
     public record Level(double y, double labelY, String label, String kind) {}
 
-    /** @param bad whether it is the wrong way round */
+    /**
+     * @param middle where its words stand: between the two, or above both where that is too narrow
+     * @param bad whether it is the wrong way round
+     */
     public record Gap(double from, double to, double middle, String label, boolean bad) {}
 
     static LevelPicture of(LevelMargin margin) {
@@ -116,7 +120,9 @@ public record LevelPicture(
     private static Gap gap(double gives, double needs, double most, double margin, boolean bad) {
         double from = y(gives, most);
         double to = y(needs, most);
-        return new Gap(from, to, (from + to) / 2, told(margin, bad), bad);
+        boolean narrow = Math.abs(from - to) < NARROW;
+        double words = narrow ? Math.min(from, to) - 5 : (from + to) / 2 + 5;
+        return new Gap(from, to, words, told(margin, bad), bad);
     }
 
     private static String told(double margin, boolean bad) {

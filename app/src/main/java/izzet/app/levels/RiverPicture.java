@@ -19,7 +19,7 @@ public record RiverPicture(
         int width, int height, List<Box> sources, List<River> rivers, List<Narrow> narrows, List<Label> labels) {
 
     private static final int WIDTH = 1180;
-    private static final int BOX = 190;
+    private static final int BOX = 230;
     private static final int MOUTH = 470;
     private static final int NARROW = 70;
     private static final int SECOND = 900;
@@ -34,8 +34,8 @@ public record RiverPicture(
     /** @param path of the typical flow; {@code most} of the outline of the most */
     public record River(String path, String most, boolean over) {}
 
-    /** @param heat in words; empty where nothing flows */
-    public record Narrow(double x, double y, double height, String name, String heat) {}
+    /** @param wordsY where its words stand */
+    public record Narrow(double y, double height, double wordsY, String words) {}
 
     public record Label(double x, double y, String name, String figures) {}
 
@@ -68,14 +68,12 @@ public record RiverPicture(
             double top = y;
             double from = top + 4;
             double bottom = mouths(stream, BOX, from, MOUTH);
-            double height = Math.max(Math.max(bottom - top, wide(stream.most()) + 8), 2.9 * LINE);
+            double height = Math.max(Math.max(bottom - top, wide(stream.most()) + 8), 3.4 * LINE);
             sources.add(new Box(
                     top,
                     height,
                     stream.rail().label(),
-                    stream.limit() == null
-                            ? "what it gives is not known"
-                            : "gives " + Quantity.milliamps(stream.limit()),
+                    stream.limit() == null ? "what it gives is not known" : "gives " + current(stream.limit()),
                     load(stream),
                     stream.over()));
             y = top + height + GAP;
@@ -99,7 +97,6 @@ public record RiverPicture(
                 } else {
                     double height = Math.max(wide + 10, 2 * LINE);
                     double at = arrives;
-                    narrows.add(new Narrow(end, at, height, mouth.unit().name(), heat(mouth)));
                     double below = at + 4;
                     for (Stream behind : mouth.behind()) {
                         below = mouths(behind, end + NARROW, below, SECOND);
@@ -107,7 +104,9 @@ public record RiverPicture(
                                 end + NARROW + 8, below + 12, behind.rail().label(), load(behind) + limit(behind)));
                         below += LINE;
                     }
-                    used = Math.max(Math.max(height + LINE * 1.4, room), below - at) + 6;
+                    double words = Math.max(at + height, below) + LINE * 0.75;
+                    narrows.add(new Narrow(at, height, words, mouth.unit().name() + ": " + heat(mouth)));
+                    used = Math.max(words - at + 8, room);
                 }
                 leaves += wide;
                 arrives += used;
@@ -117,11 +116,11 @@ public record RiverPicture(
     }
 
     private static String load(Stream stream) {
-        return Quantity.milliamps(stream.typical()) + ", at most " + Quantity.milliamps(stream.most());
+        return current(stream.typical()) + ", at most " + current(stream.most());
     }
 
     private static String limit(Stream stream) {
-        return stream.limit() == null ? "" : " of " + Quantity.milliamps(stream.limit());
+        return stream.limit() == null ? "" : " of " + current(stream.limit());
     }
 
     private static String figures(Mouth mouth) {
@@ -129,14 +128,20 @@ public record RiverPicture(
             return "its file tells no draw";
         }
         return Math.abs(mouth.most() - mouth.typical()) < 1e-9
-                ? Quantity.milliamps(mouth.most()).toString()
-                : Quantity.milliamps(mouth.typical()) + ", at most " + Quantity.milliamps(mouth.most());
+                ? current(mouth.most())
+                : current(mouth.typical()) + ", at most " + current(mouth.most());
     }
 
     private static String heat(Mouth mouth) {
         return mouth.mostWatts() == null
                 ? "no voltage lost"
                 : "heat " + Quantity.watts(mouth.typicalWatts()) + ", at most " + Quantity.watts(mouth.mostWatts());
+    }
+
+    /** To the milliampere; what is small to a tenth. */
+    private static String current(double milliamps) {
+        double step = milliamps < 10 ? 10 : 1;
+        return Quantity.milliamps(Math.round(milliamps * step) / step).toString();
     }
 
     /** A band that swings from one height to another. */

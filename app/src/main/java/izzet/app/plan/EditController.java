@@ -141,6 +141,22 @@ class EditController {
         return edit(id, version, here, plan -> LineEdits.tie(plan, line, Target.of(to), series, own));
     }
 
+    /** A resistor into the wire of a line, or another value in place of the one that is there. */
+    @PostMapping("/plans/{id}/series")
+    String series(
+            @PathVariable long id,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String from,
+            @RequestParam String ohms) {
+        Target end = Target.of(from);
+        Double value = resistance("Series resistor of " + end.owner() + " " + end.name(), ohms);
+        if (value == null) {
+            throw new WrongField("ohms", "The resistor needs a value; write 220 or 4k7.");
+        }
+        return edit(id, version, here, plan -> LineEdits.inSeries(plan, end, value));
+    }
+
     /** Locks a line where it is, or unlocks it. */
     @PostMapping("/plans/{id}/lock")
     String lock(

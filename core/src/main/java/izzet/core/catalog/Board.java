@@ -122,13 +122,26 @@ public record Board(
 
     /** The same with its serial console off: the pins of the console have no such duty. */
     public Board withoutConsole() {
+        return with(logicVolts, rails, pins.stream().map(Pin::withoutConsole).toList());
+    }
+
+    /** The same with one rail at another voltage, and its logic where that rail feeds it. */
+    public Board withRailAt(String railId, double volts) {
+        boolean logic = rail(railId).filter(r -> r.volts() == logicVolts).isPresent();
+        return with(
+                logic ? volts : logicVolts,
+                rails.stream().map(r -> r.id().equals(railId) ? r.at(volts) : r).toList(),
+                pins);
+    }
+
+    private Board with(double otherLogicVolts, List<Rail> otherRails, List<Pin> otherPins) {
         return new Board(
                 id,
                 version,
                 kind,
                 name,
                 summary,
-                logicVolts,
+                otherLogicVolts,
                 internalPullUps,
                 internalPulls,
                 ramBytes,
@@ -136,11 +149,11 @@ public record Board(
                 pinAssignment,
                 numbering,
                 current,
-                rails,
+                otherRails,
                 controllers,
                 levels,
                 layout,
-                pins.stream().map(Pin::withoutConsole).toList(),
+                otherPins,
                 sources);
     }
 

@@ -32,6 +32,11 @@ public record Rail(
         return "diode".equals(fedBy);
     }
 
+    /** The same at another voltage. */
+    public Rail at(double otherVolts) {
+        return new Rail(id, label, otherVolts, direction, fedBy, minVolts, maxVolts, limitMilliamps, source);
+    }
+
     public boolean ground() {
         return volts == 0;
     }

@@ -86,7 +86,7 @@ class LampBenchTest {
                 .bare("trim", "potentiometer", "divider")
                 .wire("trim:A", "rail:5V")
                 .wire("trim:B", "rail:GND")
-                .wire("cabin:V0", "trim:W")
+                .wire("cabin:V0", "trim:W", null, null)
                 .circuit();
         Contrast contrast = Contrast.of(circuit).get(0);
         assertThat(contrast.turned()).isTrue();

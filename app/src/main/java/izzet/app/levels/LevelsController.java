@@ -1,0 +1,197 @@
+package izzet.app.levels;
+
+import izzet.app.preference.Preferences;
+import izzet.app.shell.PlanFrame;
+import izzet.app.shell.PlanFrames;
+import izzet.core.catalog.Rail;
+import izzet.core.check.Finding;
+import izzet.core.check.Trouble;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.PinCurrents;
+import izzet.core.levels.LevelMargin;
+import izzet.core.levels.PowerFlow;
+import izzet.core.levels.WhatIf;
+import izzet.core.plan.Target;
+import izzet.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The station of levels and currents. */
+@Controller
+class LevelsController {
+
+    private static final double MOST_PERCENT = 10;
+    private static final String AT = "at.";
+    private static final Set<Trouble> OF_LEVELS = Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE);
+
+    private final PlanFrames frames;
+    private final Preferences preferences;
+
+    LevelsController(PlanFrames frames, Preferences preferences) {
+        this.frames = frames;
+        this.preferences = preferences;
+    }
+
+    /** @param percent that the rail is taken to be away from its nominal voltage */
+    public record Slider(Rail rail, double percent) {
+        public String words() {
+            return Quantity.volts(rail.volts() * (1 + percent / 100)).toString();
+        }
+
+        public boolean moved() {
+            return percent != 0;
+        }
+    }
+
+    /**
+     * Something that carries a current, against what it may.
+     *
+     * @param unlimited whether a lamp without a resistor hangs on it: then only its own limit counts
+     */
+    public record Gauge(String what, double amperes, double limit, boolean unlimited) {
+        /** Of its bar, from 0 to 100. */
+        public double share() {
+            return Math.min(100, 100 * amperes / limit);
+        }
+
+        public boolean over() {
+            return amperes > limit * 1.0001;
+        }
+
+        public String words() {
+            return unlimited
+                    ? "nothing limits it to " + Quantity.amperes(limit)
+                    : Quantity.amperes(amperes) + " of " + Quantity.amperes(limit);
+        }
+    }
+
+    @GetMapping("/plans/{id}/levels")
+    String levels(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String line,
+            @RequestParam(defaultValue = "") String show,
+            @RequestParam Map<String, String> asked,
+            Model model) {
+        PlanFrame frame = frames.of(id, "levels");
+        Map<String, Double> percent = new LinkedHashMap<>();
+        List<Slider> sliders = WhatIf.rails(frame.circuit()).stream()
+                .map(r -> new Slider(r, percent(asked.get(AT + r.id()))))
+                .toList();
+        sliders.forEach(s -> percent.put(s.rail().id(), s.percent()));
+        boolean whatIf = sliders.stream().anyMatch(Slider::moved);
+        Circuit circuit = whatIf ? WhatIf.supplies(frame.circuit(), percent) : frame.circuit();
+        List<LevelMargin> all = LevelMargin.of(circuit);
+        List<LevelMargin> margins = all.stream().filter(m -> shown(m, show)).toList();
+        LevelMargin chosen = all.stream()
+                .filter(m -> m.key().equals(line))
+                .findFirst()
+                .orElse(margins.isEmpty() ? null : margins.get(0));
+        model.addAttribute("frame", frame);
+        model.addAttribute("show", show);
+        model.addAttribute("sliders", sliders);
+        model.addAttribute("whatIf", whatIf);
+        model.addAttribute("margins", margins);
+        model.addAttribute("count", all.size());
+        model.addAttribute("supplies", supplies(all));
+        model.addAttribute("chosen", chosen);
+        if (chosen != null) {
+            model.addAttribute("picture", LevelPicture.of(chosen));
+            model.addAttribute("pullUps", chosen.pullUps(circuit));
+            model.addAttribute("otherWay", chosen.otherWay(all, circuit));
+            model.addAttribute("findings", whatIf ? List.of() : about(frame, chosen));
+        }
+        List<PowerFlow.Stream> streams = PowerFlow.of(frame.circuit());
+        model.addAttribute("rivers", streams.isEmpty() ? null : RiverPicture.of(streams));
+        model.addAttribute("gauges", gauges(frame.circuit()));
+        BenchView.fill(model, frame.circuit(), preferences.drawer(), asked);
+        return "levels/page";
+    }
+
+    private static double percent(String text) {
+        try {
+            double percent = text == null || text.isBlank() ? 0 : Double.parseDouble(text);
+            return Double.isNaN(percent) ? 0 : Math.max(-MOST_PERCENT, Math.min(MOST_PERCENT, percent));
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("'" + text + "' is no percentage; -10 to 10 are possible.");
+        }
+    }
+
+    private static boolean shown(LevelMargin margin, String show) {
+        int colon = show.indexOf(':');
+        String what = colon < 0 ? "" : show.substring(colon + 1);
+        return switch (colon < 0 ? "" : show.substring(0, colon)) {
+            case "part" -> margin.parts().contains(what);
+            case "bus" -> what.equals(margin.bus());
+            case "supply" -> supply(margin).equals(what);
+            default -> true;
+        };
+    }
+
+    private static String supply(LevelMargin margin) {
+        return Quantity.volts(margin.reading().receiver().supply()).toString();
+    }
+
+    private static Set<String> supplies(List<LevelMargin> margins) {
+        Set<String> supplies = new TreeSet<>();
+        margins.forEach(m -> supplies.add(supply(m)));
+        return supplies;
+    }
+
+    private static List<PlanFrame.FindingView> about(PlanFrame frame, LevelMargin margin) {
+        if (margin.verdict() == LevelMargin.Verdict.FINE) {
+            return List.of();
+        }
+        Target end = margin.reading().receiver().end();
+        String kind = end.isPin() ? "pin" : "line";
+        String id = end.isPin() ? end.name() : end.toString();
+        return frame.findings().stream()
+                .filter(f -> isAbout(f.finding(), kind, id))
+                .toList();
+    }
+
+    private static boolean isAbout(Finding finding, String kind, String id) {
+        return OF_LEVELS.contains(finding.trouble()) && finding.about(kind, id);
+    }
+
+    private static List<Gauge> gauges(Circuit circuit) {
+        List<PinCurrents.Load> loads = PinCurrents.of(circuit);
+        List<Gauge> gauges = new ArrayList<>();
+        for (PinCurrents.Load load : loads) {
+            if (load.output().maxMilliamps() != null) {
+                Target end = load.output().end();
+                String what = end.isPin()
+                        ? "pin "
+                                + circuit.board()
+                                        .pin(end.name())
+                                        .map(p -> p.label())
+                                        .orElse(end.name())
+                        : circuit.wire(end).map(w -> w.label()).orElse(end.toString());
+                gauges.add(new Gauge(
+                        what,
+                        Math.max(load.sourceAmperes(), load.sinkAmperes()),
+                        load.output().maxMilliamps() / 1000,
+                        bareLamp(circuit, load)));
+            }
+        }
+        PinCurrents.sums(circuit, loads).stream()
+                .filter(s -> s.amperes() > 0)
+                .forEach(s -> gauges.add(new Gauge(s.what(), s.amperes(), s.limit(), false)));
+        return gauges;
+    }
+
+    private static boolean bareLamp(Circuit circuit, PinCurrents.Load load) {
+        return circuit.lamps().stream()
+                .anyMatch(l -> l.seriesOhms() < 1
+                        && (l.lamp().a() == load.output().node()
+                                || l.lamp().b() == load.output().node()));
+    }
+}
