@@ -111,14 +111,14 @@ class WholeWayTest {
         assertThat(page.locator("#findings .finding.stop")).hasCount(0);
 
         // Ticks are kept.
-        page.keyboard().press("3");
+        page.keyboard().press("5");
         page.locator("#tick-1").check();
         assertThat(page.locator("main h2")).containsText("1 of ");
         page.reload();
         assertThat(page.locator("#tick-1")).isChecked();
 
         // The record of a bus.
-        page.keyboard().press("4");
+        page.keyboard().press("6");
         page.getByLabel("Value change dump").setInputFiles(RECORD);
         button(page, "Upload and decode").click();
         assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");
@@ -217,13 +217,13 @@ class WholeWayTest {
         press(page, "f");
         page.waitForURL(Pattern.compile("/findings"));
 
-        press(page, "3");
+        press(page, "5");
         page.waitForURL(Pattern.compile("/wiring"));
         tabTo(page, "#tick-1");
         page.keyboard().press("Space");
         assertThat(page.locator("main h2")).containsText("1 of ");
 
-        press(page, "4");
+        press(page, "6");
         page.waitForURL(Pattern.compile("/traffic"));
         tabTo(page, "input[type=file]");
         page.keyboard().press("Space");
@@ -638,6 +638,9 @@ class WholeWayTest {
                 "/plans/1/assign",
                 "/plans/1/move?board=sbc-40-pin",
                 "/plans/1/move?board=wifi-single-30",
+                "/plans/1/levels",
+                "/plans/1/buses",
+                "/tools/resistors",
                 "/plans/1/wiring",
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",

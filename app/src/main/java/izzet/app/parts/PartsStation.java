@@ -1,6 +1,5 @@
 package izzet.app.parts;
 
-import izzet.app.pins.PinsStation;
 import izzet.app.shell.Station;
 import izzet.core.check.Finding;
 import java.util.List;
@@ -25,10 +24,9 @@ class PartsStation implements Station {
         return 1;
     }
 
-    /** What is not about pins is mended at the parts until it has a station of its own. */
     @Override
     public boolean owns(Finding finding) {
-        return !PinsStation.GROUPS.contains(finding.group());
+        return finding.group().equals("display");
     }
 
     @Override

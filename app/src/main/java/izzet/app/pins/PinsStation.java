@@ -3,15 +3,11 @@ package izzet.app.pins;
 import izzet.app.shell.Station;
 import izzet.core.check.Finding;
 import java.util.List;
-import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** The weave: which line goes to which pin. */
 @Component
-public class PinsStation implements Station {
-
-    /** Groups of rules that are about places on the header. */
-    public static final Set<String> GROUPS = Set.of("pins", "spi");
+class PinsStation implements Station {
 
     @Override
     public String id() {
@@ -30,7 +26,7 @@ public class PinsStation implements Station {
 
     @Override
     public boolean owns(Finding finding) {
-        return GROUPS.contains(finding.group());
+        return finding.group().equals("pins");
     }
 
     @Override

@@ -239,6 +239,31 @@ class EditController {
         return edit(id, version, here, plan -> BusEdits.clock(plan, bus, hertz));
     }
 
+    /** Clock of a bus and length of the wires, as they were tried out together. */
+    @PostMapping("/plans/{id}/buses/{bus}/run")
+    String run(
+            @PathVariable long id,
+            @PathVariable String bus,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String clockHz,
+            @RequestParam String centimetres) {
+        int hertz = (int) number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000");
+        double length = number("centimetres", "Length of the wires", centimetres, "centimetres, such as 20");
+        return edit(id, version, here, plan -> BusEdits.run(plan, bus, hertz, length));
+    }
+
+    /** A part goes to another address by its straps and address pins. */
+    @PostMapping("/plans/{id}/parts/{part}/address")
+    String address(
+            @PathVariable long id,
+            @PathVariable String part,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam int address) {
+        return edit(id, version, here, plan -> BusEdits.address(plan, shelf.catalog(), part, address));
+    }
+
     @PostMapping("/plans/{id}/wire")
     String wire(
             @PathVariable long id,

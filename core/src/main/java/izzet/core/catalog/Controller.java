@@ -14,6 +14,7 @@ import java.util.Map;
  * @param modes of a serial controller; empty for all four
  * @param wordBits longest word of a serial controller; null where any
  * @param needs what must be done before its pins work, for people; may be null
+ * @param divider how its clock is made; null where not known
  * @param source key into the sources of the file
  */
 public record Controller(
@@ -27,8 +28,31 @@ public record Controller(
         Map<String, String> usual,
         List<Integer> modes,
         Integer wordBits,
+        Divider divider,
         String needs,
         String source) {
+
+    /**
+     * A clock made by dividing a faster one.
+     *
+     * @param steps {@code powers-of-two}, {@code even} or {@code whole}
+     */
+    public record Divider(int baseHz, String steps, int least, int most, String source) {
+
+        /** The fastest clock that is not above the one asked for; where none is so slow, the slowest. */
+        public double hertz(double asked) {
+            double wanted = Math.max(least, baseHz / asked);
+            double divisor =
+                    switch (steps) {
+                        case "powers-of-two" -> Math.pow(2, Math.ceil(Math.log(wanted) / Math.log(2) - HAIR));
+                        case "even" -> 2 * Math.ceil(wanted / 2 - HAIR);
+                        default -> Math.ceil(wanted - HAIR);
+                    };
+            return baseHz / Math.min(divisor, most);
+        }
+
+        private static final double HAIR = 1e-9;
+    }
 
     public Controller {
         anyPin = Boolean.TRUE.equals(anyPin);

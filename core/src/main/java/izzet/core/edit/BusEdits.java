@@ -3,10 +3,14 @@ package izzet.core.edit;
 import izzet.core.assign.Proposal;
 import izzet.core.catalog.Catalog;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Reachable;
+import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Hex;
+import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -37,6 +41,35 @@ public final class BusEdits {
     public static PlanEdit clock(Plan plan, String id, int hertz) {
         Bus old = bus(plan, id);
         return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), hertz));
+    }
+
+    /** Another clock and another length of the wires at once. */
+    public static PlanEdit run(Plan plan, String id, int hertz, double centimetres) {
+        Bus old = bus(plan, id);
+        return new PlanEdit.Together(
+                "ran " + old.name() + " at " + Quantity.hertz(hertz) + " on " + Quantity.count(centimetres) + " cm",
+                List.of(clock(plan, id, hertz), new PlanEdit.SetWire(centimetres)));
+    }
+
+    /**
+     * A part goes to another address, by every strap and address pin that it takes.
+     *
+     * @throws PlanEdit.EditRefused when the plan has no such part, or nothing on the part leads there
+     */
+    public static PlanEdit address(Plan plan, Catalog catalog, String partId, int address) {
+        Circuit circuit = new Circuit(plan, catalog);
+        Unit unit = circuit.unit(partId)
+                .filter(u -> u.part().i2c() != null)
+                .orElseThrow(() -> new PlanEdit.EditRefused("The plan has no part '" + partId + "' with an address."));
+        Reachable.Setting setting = Reachable.of(circuit, unit).get(address);
+        if (setting == null) {
+            throw new PlanEdit.EditRefused(unit.name() + " cannot be set to " + Hex.of(address) + " by its pads.");
+        }
+        List<PlanEdit> edits = new ArrayList<>(setting.edits());
+        if (unit.placed().address() != null) {
+            edits.add(new PlanEdit.SetAddress(partId, address));
+        }
+        return new PlanEdit.Together("set " + unit.name() + " to " + Hex.of(address), edits);
     }
 
     private static Bus bus(Plan plan, String id) {
