@@ -52,6 +52,12 @@ public enum Trouble {
     SHELF_VERSION,
     /** An input floats. */
     FLOATING_INPUT,
+    /** Grounds are not joined. */
+    COMMON_GROUND,
+    /** A gated clock does not come where it should. */
+    CLOCK_GATE,
+    /** A controller cannot do what a part needs. */
+    CONTROLLER_MODE,
     /** Nothing that an edit of the plan is known to mend. */
     OTHER
 }

@@ -47,7 +47,7 @@ final class Shifters {
 
     /**
      * The lines that a wire speaks for: itself, or for a shifter's line towards the board those on its far side. Empty for a shifter's line
-     * with nothing there, and for one whose other side is nearer to the board.
+     * with nothing there, for one whose other side is nearer to the board, and for an unused one that is tied to a rail.
      */
     List<Wire> standsFor(Wire wire) {
         return wire.role() == Role.SHIFT ? beyond(wire, new HashSet<>()) : List.of(wire);
@@ -58,6 +58,7 @@ final class Shifters {
         Net net = far.flatMap(circuit::netOf).orElse(null);
         boolean towardsBoard = net == null
                 || !net.pins().isEmpty()
+                || !net.rails().isEmpty()
                 || net.wires().stream().anyMatch(w -> w.role().downstream() && w.role() != Role.SHIFT);
         if (towardsBoard || !seen.add(near.from())) {
             return List.of();

@@ -38,7 +38,10 @@ public final class Mender {
     public static final int MOST_ANSWERS = 5;
 
     private static final int MOST_STEPS = 12;
+
+    /** Findings of a plan on the way that are gone on from; those without any repair do not count. */
     private static final int FINDINGS_TRIED = 2;
+
     private static final int STOP = 1000;
     private static final int FIX = 300;
     private static final int BOUGHT = 60;
@@ -170,8 +173,11 @@ public final class Mender {
                 if (node.depth() == MOST_STEPS) {
                     continue;
                 }
+                int productive = 0;
                 for (Finding finding : worst(node.report())) {
-                    for (Tried tried : repairs.tried(node.circuit(), finding)) {
+                    List<Tried> tries = repairs.tried(node.circuit(), finding);
+                    productive += tries.isEmpty() ? 0 : 1;
+                    for (Tried tried : tries) {
                         if (without.contains(tried.strategy())
                                 || !helps(node, finding, tried)
                                 || !wished(node, tried)) {
@@ -188,15 +194,18 @@ public final class Mender {
                             break;
                         }
                     }
+                    if (productive == FINDINGS_TRIED || over()) {
+                        break;
+                    }
                 }
             }
             return Optional.empty();
         }
 
+        /** The worst first. */
         private List<Finding> worst(Report report) {
             return troubles(report).stream()
                     .sorted(Comparator.comparing(Finding::severity))
-                    .limit(FINDINGS_TRIED)
                     .toList();
         }
 

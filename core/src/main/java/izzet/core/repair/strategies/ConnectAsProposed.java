@@ -4,8 +4,11 @@ import izzet.core.assign.Proposal;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
@@ -24,7 +27,15 @@ public final class ConnectAsProposed implements RepairStrategy {
 
     @Override
     public List<Candidate> propose(Circuit circuit, Finding finding) {
-        return Spots.units(circuit, finding).stream()
+        Set<Unit> units = new LinkedHashSet<>(Spots.units(circuit, finding));
+        for (Wire wire : Spots.wires(circuit, finding)) {
+            // Open may be the helper's other side, towards the board.
+            circuit.netOf(wire.from()).stream()
+                    .flatMap(n -> n.wires().stream())
+                    .filter(w -> w.role().downstream())
+                    .forEach(w -> units.add(w.unit()));
+        }
+        return units.stream()
                 .map(u -> Candidate.plain(
                         u.id(),
                         "Connect " + u.name() + " as proposed",

@@ -30,7 +30,7 @@ public final class OwnSerialBus implements RepairStrategy {
 
     @Override
     public Set<Trouble> mends() {
-        return Set.of(Trouble.SHARED_SELECT);
+        return Set.of(Trouble.SHARED_SELECT, Trouble.CONTROLLER_MODE);
     }
 
     @Override

@@ -9,6 +9,8 @@ import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
+import izzet.core.quantity.Quantity;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
@@ -18,7 +20,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
-/** Takes the pull-ups off a module, or off several where one is not enough: too many on one net, or some to too high a supply. */
+/**
+ * Takes the pull-ups off a module, or off several where one is not enough, or the plan's own out: too many on one net, or some to too
+ * high a supply.
+ */
 public final class TakePullUpsOff implements RepairStrategy {
 
     @Override
@@ -46,12 +51,46 @@ public final class TakePullUpsOff implements RepairStrategy {
             }
         }
         List<Unit> units = List.copyOf(fitted);
-        List<Candidate> found = new ArrayList<>();
+        List<Candidate> found = new ArrayList<>(resistors(circuit, finding));
         units.forEach(u -> found.add(candidate(List.of(u))));
         for (int count = 2; count <= units.size(); count++) {
             found.add(candidate(units.subList(units.size() - count, units.size())));
         }
         return found;
+    }
+
+    /** The plan's own: one alone, and all of the bus. */
+    private static List<Candidate> resistors(Circuit circuit, Finding finding) {
+        Set<Resistor> own = new LinkedHashSet<>();
+        for (JoinedNet joined : circuit.joinedNets()) {
+            if (concerns(circuit, joined, finding)) {
+                joined.sides().stream()
+                        .flatMap(List::stream)
+                        .flatMap(n -> n.resistors().stream())
+                        .filter(r -> r.from().isRail() || r.to().isRail())
+                        .forEach(own::add);
+            }
+        }
+        List<Candidate> found = new ArrayList<>();
+        own.forEach(r -> found.add(out(List.of(r))));
+        if (own.size() > 1) {
+            found.add(out(List.copyOf(own)));
+        }
+        return found;
+    }
+
+    private static Candidate out(List<Resistor> resistors) {
+        String title = "Take out "
+                + resistors.stream()
+                        .map(r -> Quantity.ohms(r.ohms()) + " at " + (r.from().isRail() ? r.to() : r.from()).name())
+                        .collect(Collectors.joining(" and "));
+        List<PlanEdit> edits = resistors.stream()
+                .map((Resistor r) -> (PlanEdit) new PlanEdit.RemoveResistor(r.id()))
+                .toList();
+        return Candidate.plain(
+                "out-" + resistors.stream().map(Resistor::id).collect(Collectors.joining("-")),
+                title,
+                Spots.all(title, edits));
     }
 
     private static boolean concerns(Circuit circuit, JoinedNet joined, Finding finding) {

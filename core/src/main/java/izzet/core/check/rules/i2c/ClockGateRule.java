@@ -8,6 +8,7 @@ import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
@@ -35,6 +36,11 @@ public final class ClockGateRule implements Rule {
     @Override
     public String subject() {
         return "gated clocks reach their parts, and nobody holds them";
+    }
+
+    @Override
+    public Trouble trouble() {
+        return Trouble.CLOCK_GATE;
     }
 
     @Override

@@ -5,6 +5,7 @@ import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
 import izzet.core.circuit.Net;
@@ -26,6 +27,11 @@ public final class CommonGroundRule implements Rule {
     @Override
     public String subject() {
         return "all grounds are one";
+    }
+
+    @Override
+    public Trouble trouble() {
+        return Trouble.COMMON_GROUND;
     }
 
     @Override

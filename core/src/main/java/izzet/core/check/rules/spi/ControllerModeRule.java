@@ -7,6 +7,7 @@ import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
@@ -27,6 +28,11 @@ public final class ControllerModeRule implements Rule {
     @Override
     public String subject() {
         return "serial controllers know their parts' modes";
+    }
+
+    @Override
+    public Trouble trouble() {
+        return Trouble.CONTROLLER_MODE;
     }
 
     @Override
