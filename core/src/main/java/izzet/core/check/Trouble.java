@@ -52,6 +52,8 @@ public enum Trouble {
     SHELF_VERSION,
     /** An input floats. */
     FLOATING_INPUT,
+    /** Pins or chip carry more than they may. */
+    PIN_CURRENT,
     /** Grounds are not joined. */
     COMMON_GROUND,
     /** A gated clock does not come where it should. */

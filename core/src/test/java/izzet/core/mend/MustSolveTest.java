@@ -3,9 +3,12 @@ package izzet.core.mend;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
+import izzet.core.assign.SolverAssigner;
+import izzet.core.catalog.BusKind;
 import izzet.core.check.Finding;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.edit.QuickPlan;
 import izzet.core.mend.Mender.Limits;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Plan;
@@ -106,6 +109,44 @@ class MustSolveTest {
             bench.with("extra-" + i, "character-16x2-expander").wire("extra-" + i + ":VCC", "rail:3V3");
         }
         best(bench.plan());
+    }
+
+    /** Eleven lamps at what one pin may give are more than the chip may. */
+    @Test
+    void moreLampsThanTheChipCarries() {
+        Workbench bench = Workbench.mcu();
+        for (int i = 2; i < 13; i++) {
+            bench.bare("lamp-" + i, "led", "on-off")
+                    .wire("lamp-" + i + ":A", "board:" + i, 150.0, null)
+                    .wire("lamp-" + i + ":K", "rail:GND");
+        }
+        best(bench.plan());
+    }
+
+    /** The panel takes the pins of the usual 2-wire bus; a sign and two levers are wanted all the same. */
+    @ParameterizedTest
+    @ValueSource(strings = {"rgb-16", "rgb-24"})
+    void aPixelBusThatSwallowsTheTwoWireBus(String depth) {
+        Plan plan = QuickPlan.of(
+                "Ennor quay",
+                Workbench.SBC,
+                List.of(
+                        new QuickPlan.Want("rgb-800x480", 1, depth, null),
+                        new QuickPlan.Want(Workbench.OLED, 1, "", null),
+                        new QuickPlan.Want("push-button", 2, "", null)),
+                Workbench.CATALOG,
+                new SolverAssigner());
+        Bus two = plan.buses().stream()
+                .filter(b -> b.kind() == BusKind.I2C)
+                .findFirst()
+                .orElseThrow();
+        Plan wrong = new PlanEdit.PutBus(new Bus(two.id(), two.kind(), two.name(), "i2c1", 100_000)).apply(plan);
+        for (String line : List.of("SDA", "SCL")) {
+            String id = plan.parts().get(1).id();
+            String pin = line.equals("SDA") ? "GPIO2" : "GPIO3";
+            wrong = new PlanEdit.Connect(Target.of(id + ":" + line), Target.of("board:" + pin)).apply(wrong);
+        }
+        assertThat(best(wrong).means()).contains("bus-by-program");
     }
 
     @Test

@@ -58,10 +58,20 @@ public final class MoveToFreePin implements RepairStrategy {
 
     private static Stream<Pin> pins(Circuit circuit, Wire wire) {
         return LegalPins.of(circuit, wire).stream()
-                .filter(p -> circuit.usersOf(p).isEmpty() || wire.role().bus())
+                .filter(p -> circuit.usersOf(p).isEmpty() || ofItsBus(circuit, wire, p))
                 .filter(p -> !BootLevel.kills(circuit, wire, p))
                 .sorted(Comparator.comparingInt(
                         p -> p.functions().size() + 10 * p.duties().size()));
+    }
+
+    /** Whether nothing but the same line of the same bus is on a pin. */
+    private static boolean ofItsBus(Circuit circuit, Wire wire, Pin pin) {
+        String bus = wire.unit().placed().bus();
+        return wire.role().bus()
+                && bus != null
+                && circuit.usersOf(pin).stream()
+                        .allMatch(w -> w.role() == wire.role()
+                                && bus.equals(w.unit().placed().bus()));
     }
 
     /** All but the last of the list, each to a pin of its own; empty when there are not enough. */

@@ -5,6 +5,7 @@ import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PinCurrents;
 import izzet.core.plan.Target;
@@ -25,6 +26,11 @@ public final class PinCurrentRule implements Rule {
     @Override
     public String subject() {
         return "pins and chips carry their loads";
+    }
+
+    @Override
+    public Trouble trouble() {
+        return Trouble.PIN_CURRENT;
     }
 
     @Override
