@@ -31,6 +31,7 @@ class ScreenshotsTest {
             page.locator(".weights button.is-primary").click();
             page.locator(".card").first().waitFor();
             shoot(page, "assign");
+            take(page, "/plans/1/buses", "buses");
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
             take(page, "/plans/2/pins", "pins-computer");
@@ -41,7 +42,7 @@ class ScreenshotsTest {
             take(page, "/shelf/which?family=small+OLED&header-pins=4", "which");
             take(page, "/shelf/choose?shows=pixels&columns=120&pictures=10&board=&order=TROUBLE", "choose");
             Page dark = browser.page(port, 1280, 800, ColorScheme.DARK);
-            take(dark, "/plans/1/pins", "pins-dark");
+            take(dark, "/plans/1/levels", "levels");
             Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);
             take(phone, "/plans/1/wiring", "wiring-phone");
             take(phone, "/plans/1/pins", "pins-phone");

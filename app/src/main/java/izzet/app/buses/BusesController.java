@@ -213,9 +213,11 @@ class BusesController {
                 x += share;
             }
             List<String> others = new ArrayList<>();
-            double twice = turns.bus().clockHz() * 2.0;
-            others.add("at " + Quantity.hertz(twice) + ": "
-                    + rate(Turns.of(circuit, turns.bus(), twice).seconds()));
+            double faster = Math.min(turns.bus().clockHz() * 2.0, turns.mostHertz());
+            if (faster > turns.bus().clockHz()) {
+                others.add("at " + Quantity.hertz(faster) + ": "
+                        + rate(Turns.of(circuit, turns.bus(), faster).seconds()));
+            }
             if (turns.packedSeconds() < turns.seconds() * 0.999) {
                 others.add("with 12 bits a pixel instead of 16 or more: " + rate(turns.packedSeconds()));
             }

@@ -79,6 +79,7 @@ class LevelsController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String line,
             @RequestParam(defaultValue = "") String show,
+            @RequestParam(defaultValue = "") String of,
             @RequestParam Map<String, String> asked,
             Model model) {
         PlanFrame frame = frames.of(id, "levels");
@@ -94,6 +95,7 @@ class LevelsController {
         LevelMargin chosen = all.stream()
                 .filter(m -> m.key().equals(line))
                 .findFirst()
+                .or(() -> all.stream().filter(m -> m.joins(of, circuit)).findFirst())
                 .orElse(margins.isEmpty() ? null : margins.get(0));
         model.addAttribute("frame", frame);
         model.addAttribute("show", show);

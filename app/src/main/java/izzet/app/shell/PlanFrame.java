@@ -5,7 +5,9 @@ import izzet.core.catalog.Board;
 import izzet.core.check.Finding;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
+import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
+import izzet.core.plan.Target;
 import izzet.core.repair.Repair;
 import java.util.List;
 
@@ -32,6 +34,16 @@ public record PlanFrame(
 
         public String anchor() {
             return finding.id();
+        }
+
+        /** The line or pin whose levels it is about; null for none. */
+        public String levelsOf() {
+            boolean levels = finding.trouble() == Trouble.LEVEL_MISS || finding.trouble() == Trouble.OVER_VOLTAGE;
+            return finding.places().stream()
+                    .filter(p -> levels && (p.kind().equals("line") || p.kind().equals("pin")))
+                    .map(p -> p.kind().equals("pin") ? Target.pin(p.id()).toString() : p.id())
+                    .findFirst()
+                    .orElse(null);
         }
     }
 

@@ -103,6 +103,17 @@ class LevelsPagesTest {
         page.context().close();
     }
 
+    /** From its row beside the weave, and from a finding about it. */
+    @Test
+    void aLineLinksToItsPicture() throws Exception {
+        pages.perform(get("/plans/" + id + "/pins")).andExpect(content().string(containsString("/levels?of=lamp:A")));
+        pages.perform(get("/plans/" + id + "/levels").param("of", "sign:SDA"))
+                .andExpect(content().string(containsString("<h3 id=\"chosen\">SDA of I2C bus, trunk</h3>")));
+        pages.perform(get("/plans/" + id + "/levels").param("of", "nobody:X")).andExpect(status().isOk());
+        pages.perform(get("/plans/" + id + "/pins"))
+                .andExpect(content().string(containsString("Its levels as a picture")));
+    }
+
     @Test
     void aLineIsChosenByKeysAndKeepsTheFocus() {
         Page page = browser.page(port);

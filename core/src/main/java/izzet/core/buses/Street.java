@@ -81,7 +81,11 @@ public record Street(Bus bus, Segment segment, Map<Integer, House> houses, List<
                                 House house = house(houses, address);
                                 (here ? house.dwellers() : house.guests()).add(unit);
                             },
-                            () -> undecided.add(unit));
+                            () -> {
+                                if (here) {
+                                    undecided.add(unit);
+                                }
+                            });
             unit.part().i2c().alsoAt().forEach(address -> {
                 House house = house(houses, address);
                 (here ? house.dwellers() : house.guests()).add(unit);

@@ -84,6 +84,16 @@ public record Turns(Bus bus, List<Turn> turns, double seconds) {
                         && circuit.netOf(w.from()).isPresent());
     }
 
+    /** The fastest clock that all its displays take for writing, in hertz. */
+    public double mostHertz() {
+        return turns.stream()
+                .map(t -> t.unit().part())
+                .mapToDouble(p ->
+                        bus.kind() == BusKind.I2C ? p.i2c().maxHz() : p.spi().maxWriteHz())
+                .min()
+                .orElse(bus.clockHz());
+    }
+
     /** Pictures a second that each display gets when they take turns. */
     public double perSecond() {
         return 1 / seconds;

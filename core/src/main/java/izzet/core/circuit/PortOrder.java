@@ -32,9 +32,8 @@ public record PortOrder(Unit unit, List<String> places, List<String> wholePorts,
                 .forEach(w -> circuit.pinsUnder(w).stream().limit(1).forEach(pins::add));
         List<String> places =
                 pins.stream().map(p -> p.chip() == null ? p.label() : p.chip()).toList();
-        List<String> whole = wholePorts(circuit);
+        List<String> whole = places.size() == BITS ? wholePorts(circuit) : List.of();
         boolean ordered = bits == BITS
-                && places.size() == BITS
                 && whole.stream().anyMatch(port -> IntStream.range(0, BITS)
                         .allMatch(i -> places.get(i).equals(port + i)));
         return places.isEmpty() ? Optional.empty() : Optional.of(new PortOrder(unit, places, whole, ordered));

@@ -156,6 +156,14 @@ public record LevelMargin(
                 .orElse(List.of());
     }
 
+    /** Whether it is about a line of a part, written {@code PART:LINE}, or about {@code board:PIN}, at either of its ends. */
+    public boolean joins(String end, Circuit circuit) {
+        return end.indexOf(':') > 0
+                && circuit.netOf(reading.receiver().end())
+                        .filter(n -> n.ends().contains(Target.of(end)))
+                        .isPresent();
+    }
+
     /** Those that join the same two ends the other way round. */
     public List<LevelMargin> otherWay(List<LevelMargin> all, Circuit circuit) {
         Optional<Net> net = circuit.netOf(reading.receiver().end());
