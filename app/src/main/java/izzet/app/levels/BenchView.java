@@ -116,7 +116,7 @@ final class BenchView {
         return PreferredValues.E12;
     }
 
-    private static double number(Map<String, String> asked, String name, double usual, double least, double most) {
+    static double number(Map<String, String> asked, String name, double usual, double least, double most) {
         String text = asked.getOrDefault(name, "").strip().replace(',', '.');
         if (text.isEmpty()) {
             return usual;

@@ -31,6 +31,10 @@ class LevelsController {
 
     private static final double MOST_PERCENT = 10;
     private static final String AT = "at.";
+
+    /** Of a small regulator without copper around it. From memory of the data sheets of such parts. */
+    private static final double USUAL_KELVIN = 90;
+
     private static final Set<Trouble> OF_LEVELS = Set.of(Trouble.LEVEL_MISS, Trouble.OVER_VOLTAGE);
 
     private final PlanFrames frames;
@@ -112,7 +116,10 @@ class LevelsController {
             model.addAttribute("findings", whatIf ? List.of() : about(frame, chosen));
         }
         List<PowerFlow.Stream> streams = PowerFlow.of(frame.circuit());
-        model.addAttribute("rivers", streams.isEmpty() ? null : RiverPicture.of(streams));
+        double kelvin = BenchView.number(asked, "kelvin", USUAL_KELVIN, 10, 300);
+        RiverPicture rivers = streams.isEmpty() ? null : RiverPicture.of(streams, kelvin);
+        model.addAttribute("kelvin", Math.round(kelvin));
+        model.addAttribute("rivers", rivers);
         model.addAttribute("gauges", gauges(frame.circuit()));
         BenchView.fill(model, frame.circuit(), preferences.drawer(), asked);
         return "levels/page";

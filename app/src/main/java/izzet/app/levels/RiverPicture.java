@@ -28,6 +28,9 @@ public record RiverPicture(
     private static final double WIDEST = 64;
     private static final double LEAST = 2.5;
 
+    /** Kelvin above its surroundings that leave nothing to 125 °C in a warm box. Common practice. */
+    private static final long HOT = 80;
+
     /** @param over whether more is taken than it gives */
     public record Box(double y, double height, String name, String limit, String load, boolean over) {}
 
@@ -39,8 +42,9 @@ public record RiverPicture(
 
     public record Label(double x, double y, String name, String figures) {}
 
-    static RiverPicture of(List<Stream> streams) {
-        Drawing drawing = new Drawing(streams);
+    /** @param kelvinPerWatt by which a regulator is warmer than what is around it */
+    static RiverPicture of(List<Stream> streams, double kelvinPerWatt) {
+        Drawing drawing = new Drawing(streams, kelvinPerWatt);
         streams.forEach(drawing::source);
         return new RiverPicture(
                 WIDTH, (int) Math.ceil(drawing.y), drawing.sources, drawing.rivers, drawing.narrows, drawing.labels);
@@ -49,13 +53,15 @@ public record RiverPicture(
     /** One run. Not thread-safe. */
     private static final class Drawing {
         private final double scale;
+        private final double kelvinPerWatt;
         private final List<Box> sources = new ArrayList<>();
         private final List<River> rivers = new ArrayList<>();
         private final List<Narrow> narrows = new ArrayList<>();
         private final List<Label> labels = new ArrayList<>();
         private double y = 8;
 
-        Drawing(List<Stream> streams) {
+        Drawing(List<Stream> streams, double kelvinPerWatt) {
+            this.kelvinPerWatt = kelvinPerWatt;
             double most = streams.stream().mapToDouble(Stream::most).max().orElse(1);
             scale = WIDEST / Math.max(most, 1);
         }
@@ -105,7 +111,7 @@ public record RiverPicture(
                         below += LINE;
                     }
                     double words = Math.max(at + height, below) + LINE * 0.75;
-                    narrows.add(new Narrow(at, height, words, mouth.unit().name() + ": " + heat(mouth)));
+                    narrows.add(new Narrow(at, height, words, mouth.unit().name() + ": " + heat(mouth, kelvinPerWatt)));
                     used = Math.max(words - at + 8, room);
                 }
                 leaves += wide;
@@ -132,10 +138,17 @@ public record RiverPicture(
                 : current(mouth.typical()) + ", at most " + current(mouth.most());
     }
 
-    private static String heat(Mouth mouth) {
-        return mouth.mostWatts() == null
-                ? "no voltage lost"
-                : "heat " + Quantity.watts(mouth.typicalWatts()) + ", at most " + Quantity.watts(mouth.mostWatts());
+    private static String heat(Mouth mouth, double kelvinPerWatt) {
+        if (mouth.mostWatts() == null) {
+            return "no voltage lost";
+        }
+        long warmer = Math.round(mouth.mostWatts() * kelvinPerWatt);
+        return (warmer > HOT ? "▲ " : "") + "heat " + watts(mouth.typicalWatts()) + ", at most "
+                + watts(mouth.mostWatts()) + ": up to " + warmer + " K warmer";
+    }
+
+    private static String watts(double watts) {
+        return Quantity.watts(Math.round(watts * 1000) / 1000.0).toString();
     }
 
     /** To the milliampere; what is small to a tenth. */

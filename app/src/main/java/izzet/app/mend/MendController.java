@@ -9,6 +9,7 @@ import izzet.core.mend.Solution;
 import izzet.core.mend.Wish;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,7 +47,29 @@ class MendController {
                         .toList());
         model.addAttribute("wishes", wish);
         model.addAttribute("ways", solutions.of(frame.stored().plan(), shelf.catalog(), Solutions.wishes(wish)));
+        model.addAttribute(
+                "searching", solutions.searching(frame.stored().plan(), shelf.catalog(), Solutions.wishes(wish)));
         return "mend/page";
+    }
+
+    /** Looks on in the background, for those who have a little time. */
+    @PostMapping("/plans/{id}/mend/further")
+    String further(@PathVariable long id, @RequestParam(defaultValue = "") List<String> wish) {
+        solutions.further(plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish));
+        return back(id, wish);
+    }
+
+    @PostMapping("/plans/{id}/mend/stop")
+    String stop(@PathVariable long id, @RequestParam(defaultValue = "") List<String> wish) {
+        solutions.stop(plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish));
+        return back(id, wish);
+    }
+
+    private static String back(long id, List<String> wish) {
+        String asked = Solutions.wishes(wish).stream()
+                .map(w -> "wish=" + Solutions.name(w))
+                .collect(Collectors.joining("&"));
+        return "redirect:/plans/" + id + "/mend" + (asked.isEmpty() ? "" : "?" + asked);
     }
 
     /** All changes of a way as one revision. */

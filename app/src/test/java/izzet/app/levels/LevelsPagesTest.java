@@ -190,6 +190,9 @@ class LevelsPagesTest {
                 .andExpect(content().string(containsString("Regulator: heat")))
                 .andExpect(content().string(containsString("Cells</strong>: <span>about 56 days")))
                 .andExpect(content().string(containsString("Cabin display below 4.5 V")));
+        // 25 mA at 1.7 V and 10 mA of its own at 5 V: 93 mW.
+        pages.perform(get("/plans/" + id + "/levels").param("kelvin", "200"))
+                .andExpect(content().string(containsString("at most 93 mW: up to 19 K warmer")));
         pages.perform(get("/plans/" + id + "/levels").param("lit", "50").param("asleep", "0"))
                 .andExpect(content().string(containsString("about 111 days")));
     }

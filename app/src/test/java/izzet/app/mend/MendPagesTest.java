@@ -1,5 +1,6 @@
 package izzet.app.mend;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.hamcrest.Matchers.containsString;
@@ -11,6 +12,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.microsoft.playwright.Page;
+import izzet.app.Browser;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.core.assign.SolverAssigner;
@@ -28,17 +31,23 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:mend;DB_CLOSE_DELAY=-1")
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = "spring.datasource.url=jdbc:h2:mem:mend;DB_CLOSE_DELAY=-1")
 @AutoConfigureMockMvc
 class MendPagesTest {
 
     private static final Catalog CATALOG = CatalogReader.shipped();
     private static final Checker CHECKER = Checker.withAllRules();
+
+    @LocalServerPort
+    private int port;
 
     @Autowired
     private MockMvc pages;
@@ -64,6 +73,37 @@ class MendPagesTest {
                         .andReturn()
                         .getResponse()
                         .getContentAsString());
+    }
+
+    /** What is looked for beyond the first second keeps what was found, and can be stopped and taken. */
+    @Test
+    void aSearchGoesOnAndIsStopped() throws Exception {
+        long id = plans.create(twins(), "made from a list");
+        int before = solutions(id).size();
+        pages.perform(post("/plans/" + id + "/mend/further")).andExpect(status().is3xxRedirection());
+        pages.perform(post("/plans/" + id + "/mend/stop")).andExpect(status().is3xxRedirection());
+        assertThat(solutions(id).size()).isGreaterThanOrEqualTo(Math.min(1, before));
+        StoredPlan stored = plans.get(id);
+        pages.perform(post("/plans/" + id + "/mend")
+                        .param("version", String.valueOf(stored.version()))
+                        .param("solution", solutions(id).get(0).get("id").asString()))
+                .andExpect(status().is3xxRedirection());
+        assertThat(stops(plans.get(id).plan())).isZero();
+    }
+
+    /** Answers show as they come, and at the end the search can be asked for again. */
+    @Test
+    void waysShowAsTheyCome() {
+        long id = plans.create(plan(new Want("oled-128x64-page-2wire", 3, "", null)), "made from a list");
+        try (Browser browser = new Browser()) {
+            Page page = browser.page(port);
+            page.navigate("/plans/" + id + "/mend");
+            page.locator("#further").click();
+            assertThat(page.locator("#further")).hasText("Stop with what is found");
+            page.locator("#further").click();
+            assertThat(page.locator("#further")).hasText("Look further, up to 10 s");
+            assertThat(page.locator(".ways .good").first()).isVisible();
+        }
     }
 
     @Test
