@@ -92,7 +92,7 @@ class LampBenchTest {
         assertThat(contrast.turned()).isTrue();
         assertThat(contrast.least()).isLessThan(0.1);
         assertThat(contrast.most()).isGreaterThan(4.5);
-        assertThat(contrast.readableShare()).isBetween(0.1, 0.3);
+        assertThat(contrast.readableShare()).isBetween(0.05, 0.3);
         assertThat(Workbench.CHECKER.check(circuit).of("L7")).isEmpty();
     }
 }

@@ -169,7 +169,7 @@ class MustSolveTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"1-thistlewick-junction", "2-harbour-clock", "3-exhibition-label"})
+    @ValueSource(strings = {"1-thistlewick-junction", "2-harbour-clock", "3-exhibition-label", "4-weir-hall"})
     void aDemoPlanInOneClick(String name) throws IOException {
         String text = Files.readString(Path.of("../app/src/main/resources/demo-plans/" + name + ".json"));
         best(new PlanDocument().read(text, Workbench.CATALOG));

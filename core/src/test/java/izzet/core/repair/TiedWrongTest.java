@@ -8,8 +8,12 @@ import izzet.core.check.Report;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
+import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,6 +54,26 @@ class TiedWrongTest {
         Plan plan = new PlanEdit.Connect(Target.of("tft:RESET"), Target.of("rail:GND"))
                 .apply(ReferencePlans.read("given/sound/07.json"));
         assertThat(titles(plan)).contains("Tie tft RESET to 3.3 V");
+    }
+
+    /** Two twins on one channel of a switch that has others left: nothing to buy. */
+    @Test
+    void aTwinGoesToAnEmptyChannelOfTheSwitchThatIsThere() throws IOException {
+        Plan plan = new PlanDocument()
+                .read(
+                        Files.readString(Path.of("../app/src/main/resources/demo-plans/4-weir-hall.json")),
+                        Workbench.CATALOG);
+        Circuit circuit = new Circuit(plan, Workbench.CATALOG);
+        Report report = Workbench.CHECKER.check(circuit);
+        Repair move = Workbench.REPAIRS.of(circuit, report, report.of("I1").get(0)).stream()
+                .filter(r -> r.title().equals("Move Hall sign to channel 2 of Sign switch"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(move.price().buy()).isEmpty();
+        assertThat(Workbench.CHECKER
+                        .check(new Circuit(move.edit().apply(plan), Workbench.CATALOG))
+                        .of("I1"))
+                .isEmpty();
     }
 
     /** An unused input of a buffer, tied as its sheet asks: nothing speaks through it, and nothing is said of it. */
