@@ -105,10 +105,14 @@ class WholeWayTest {
         page.locator("#findings .finding.stop summary").first().click();
         page.locator("#findings .finding.stop .repair").first().click();
         assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        settled(page);
         page.keyboard().press("u");
         assertThat(page.locator("#findings .finding.stop")).hasCount(1);
+        assertThat(page.locator("#redo")).isEnabled();
+        settled(page);
         page.keyboard().press("r");
         assertThat(page.locator("#findings .finding.stop")).hasCount(0);
+        settled(page);
 
         // Ticks are kept.
         page.keyboard().press("5");
@@ -137,7 +141,7 @@ class WholeWayTest {
     private static void tabTo(Page page, String selector) {
         assertThat(page.locator(selector).first()).isVisible();
         // What is swapped in while a key goes down would take the focus with it.
-        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
+        settled(page);
         for (int i = 0; i < 400; i++) {
             page.keyboard().press("Tab");
             if ((boolean) page.evaluate("s => document.activeElement.matches(s)", selector)) {
@@ -145,6 +149,11 @@ class WholeWayTest {
             }
         }
         throw new AssertionError("Tab never comes to " + selector);
+    }
+
+    /** Nothing is on its way: what is pressed now meets the page as it is shown. */
+    private static void settled(Page page) {
+        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
     }
 
     private static void addWithKeys(Page page, String part, String name) {
