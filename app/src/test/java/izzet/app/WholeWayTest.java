@@ -106,6 +106,7 @@ class WholeWayTest {
         page.locator("#findings .finding.stop .repair").first().click();
         assertThat(page.locator("#findings .finding.stop")).hasCount(0);
         settled(page);
+        assertThat(page.locator("#undo")).isEnabled();
         page.keyboard().press("u");
         assertThat(page.locator("#findings .finding.stop")).hasCount(1);
         assertThat(page.locator("#redo")).isEnabled();
@@ -580,6 +581,7 @@ class WholeWayTest {
         assertThat(page.locator("#constants")).isVisible();
         button(page, "Take the plan over").click();
         assertThat(page.locator(".sub")).containsText("Dual-core 3.3 V board");
+        assertThat(page.locator("#undo")).isEnabled();
         page.keyboard().press("u");
         assertThat(page.locator(".sub")).not().containsText("Dual-core 3.3 V board");
         page.context().close();
@@ -596,6 +598,7 @@ class WholeWayTest {
         page.keyboard().press("Enter");
         assertThat(page.locator(".sub")).containsText("Wi-Fi single-core board");
         assertThat(page.locator("#main")).not().containsText("not connected · clashes");
+        assertThat(page.locator("#undo")).isEnabled();
         page.keyboard().press("u");
         assertThat(page.locator(".sub")).containsText("8-bit 5 V board");
         page.context().close();

@@ -104,6 +104,7 @@ class BusesPagesTest {
         assertThat(page.locator("[id='h-i2c..0x3D'] .names")).hasText("Down sign");
         assertThat(page.locator("[id='h-i2c..0x3C'] .house")).hasClass(Pattern.compile("dweller"));
         assertThat(addressOf("down")).isEqualTo(0x3D);
+        assertThat(page.locator("#undo")).isEnabled();
         page.keyboard().press("u");
         assertThat(page.locator("[id='h-i2c..0x3C'] .house")).hasClass(Pattern.compile("clash"));
         page.context().close();

@@ -161,6 +161,7 @@ class LevelsPagesTest {
                 .containsText("13.7 mA through 220 Ω");
         assertThat(stored().connection(Target.of("lamp:A")).orElseThrow().seriesOhms())
                 .isEqualTo(220);
+        assertThat(page.locator("#undo")).isEnabled();
         page.keyboard().press("u");
         assertThat(page.locator(".bench li", new Page.LocatorOptions().setHasText("Lock lamp")))
                 .containsText("no resistor");
