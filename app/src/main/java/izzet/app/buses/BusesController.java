@@ -1,5 +1,6 @@
 package izzet.app.buses;
 
+import izzet.app.shell.AskedNumber;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.buses.GateBench;
@@ -57,7 +58,7 @@ class BusesController {
     }
 
     /** @param taken names of who lives there already; empty for free */
-    public record Move(int address, String label, String how, String taken, boolean asDelivered) {}
+    public record Move(int address, String label, String how, String taken) {}
 
     /** One 2-wire bus with what could be tried on it. */
     public record Wires(
@@ -151,7 +152,7 @@ class BusesController {
                         .filter(u -> !u.id().equals(unit.id()))
                         .map(Unit::name)
                         .collect(Collectors.joining(", "));
-                moves.add(new Move(address, Hex.of(address), setting.label(), taken, false));
+                moves.add(new Move(address, Hex.of(address), setting.label(), taken));
             }
         });
         return moves;
@@ -166,8 +167,8 @@ class BusesController {
             if (bus.kind() != BusKind.I2C) {
                 continue;
             }
-            int clock = (int) number(asked.get("clock." + bus.id()), bus.clockHz(), 1000, 1_000_000);
-            double length = number(asked.get("cm." + bus.id()), told, 1, MOST_CENTIMETRES);
+            int clock = (int) AskedNumber.of(asked.get("clock." + bus.id()), bus.clockHz(), 1000, 1_000_000);
+            double length = AskedNumber.of(asked.get("cm." + bus.id()), told, 1, MOST_CENTIMETRES);
             boolean tried = clock != bus.clockHz() || length != told;
             Circuit then = tried ? PullUpWindow.whatIf(circuit, bus.id(), clock, length) : circuit;
             List<PullUpWindow> windows = PullUpWindow.of(then).stream()
@@ -178,22 +179,6 @@ class BusesController {
             all.add(new Wires(bus, clock, length, tried, EdgeView.of(windows, then), List.copyOf(clocks)));
         }
         return all;
-    }
-
-    private static double number(String text, double usual, double least, double most) {
-        if (text == null || text.isBlank()) {
-            return usual;
-        }
-        try {
-            double value = Double.parseDouble(text.strip().replace(',', '.'));
-            if (value >= least && value <= most) {
-                return value;
-            }
-        } catch (NumberFormatException e) {
-            // Told below.
-        }
-        throw new IllegalArgumentException(
-                "'" + text + "' is no number from " + Quantity.count(least) + " to " + Quantity.count(most) + ".");
     }
 
     private static List<Round> rounds(Circuit circuit) {

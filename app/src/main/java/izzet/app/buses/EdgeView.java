@@ -1,6 +1,8 @@
 package izzet.app.buses;
 
 import izzet.core.buses.PullUpWindow;
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
@@ -44,7 +46,7 @@ public record EdgeView(
     private static final int STEPS = 60;
 
     /** One picture for lines with the same figures: mostly data and clock. */
-    static List<EdgeView> of(List<PullUpWindow> windows, izzet.core.circuit.Circuit circuit) {
+    static List<EdgeView> of(List<PullUpWindow> windows, Circuit circuit) {
         List<EdgeView> views = new ArrayList<>();
         List<List<PullUpWindow>> groups = new ArrayList<>();
         for (PullUpWindow w : windows) {
@@ -71,7 +73,7 @@ public record EdgeView(
                 && a.sinkLimit() == b.sinkLimit();
     }
 
-    private static EdgeView view(List<PullUpWindow> group, izzet.core.circuit.Circuit circuit) {
+    private static EdgeView view(List<PullUpWindow> group, Circuit circuit) {
         PullUpWindow w = group.get(0);
         double span = Math.max(w.none() ? 0 : w.timeTo(0.95), (w.none() ? 0 : w.timeTo(0.3)) + w.riseLimit() * 1.15);
         StringBuilder points = new StringBuilder();
@@ -114,7 +116,7 @@ public record EdgeView(
     private static String lines(List<PullUpWindow> group) {
         String where = group.stream().map(g -> g.net().where()).distinct().collect(Collectors.joining("; "));
         String signals = group.stream()
-                .map(g -> g.net().label().substring(0, 3))
+                .map(g -> g.net().signal() == Role.I2C_SDA ? "SDA" : "SCL")
                 .distinct()
                 .collect(Collectors.joining(" and "));
         return signals + ", " + where;

@@ -1,5 +1,6 @@
 package izzet.app.levels;
 
+import izzet.app.shell.AskedNumber;
 import izzet.core.calc.ColourBand;
 import izzet.core.calc.Drawer;
 import izzet.core.calc.PreferredValues;
@@ -80,11 +81,11 @@ final class BenchView {
 
     static void fill(Model model, Circuit circuit, Drawer drawer, Map<String, String> asked) {
         PreferredValues series = series(asked.get("series"));
-        double bright = number(asked, "bright", 100, 5, 100);
-        double lit = number(asked, "lit", 100, 0, 100);
-        double dimmed = Math.min(100 - lit, number(asked, "dimmed", 0, 0, 100));
-        double dimTo = number(asked, "dimTo", 30, 0, 100);
-        double asleep = number(asked, "asleep", 0.1, 0, 1000);
+        double bright = AskedNumber.of(asked.get("bright"), 100, 5, 100);
+        double lit = AskedNumber.of(asked.get("lit"), 100, 0, 100);
+        double dimmed = Math.min(100 - lit, AskedNumber.of(asked.get("dimmed"), 0, 0, 100));
+        double dimTo = AskedNumber.of(asked.get("dimTo"), 30, 0, 100);
+        double asleep = AskedNumber.of(asked.get("asleep"), 0.1, 0, 1000);
         model.addAttribute("series", series);
         model.addAttribute("allSeries", PreferredValues.values());
         model.addAttribute("bright", bright);
@@ -114,23 +115,6 @@ final class BenchView {
             }
         }
         return PreferredValues.E12;
-    }
-
-    static double number(Map<String, String> asked, String name, double usual, double least, double most) {
-        String text = asked.getOrDefault(name, "").strip().replace(',', '.');
-        if (text.isEmpty()) {
-            return usual;
-        }
-        try {
-            double value = Double.parseDouble(text);
-            if (value >= least && value <= most) {
-                return value;
-            }
-        } catch (NumberFormatException e) {
-            // Told below.
-        }
-        throw new IllegalArgumentException(
-                String.format(Locale.ROOT, "'%s' is no number from %s to %s.", text, plain(least), plain(most)));
     }
 
     private static String plain(double value) {

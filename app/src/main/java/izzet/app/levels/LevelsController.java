@@ -1,6 +1,7 @@
 package izzet.app.levels;
 
 import izzet.app.preference.Preferences;
+import izzet.app.shell.AskedNumber;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.catalog.Rail;
@@ -89,7 +90,7 @@ class LevelsController {
         PlanFrame frame = frames.of(id, "levels");
         Map<String, Double> percent = new LinkedHashMap<>();
         List<Slider> sliders = WhatIf.rails(frame.circuit()).stream()
-                .map(r -> new Slider(r, percent(asked.get(AT + r.id()))))
+                .map(r -> new Slider(r, AskedNumber.of(asked.get(AT + r.id()), 0, -MOST_PERCENT, MOST_PERCENT)))
                 .toList();
         sliders.forEach(s -> percent.put(s.rail().id(), s.percent()));
         boolean whatIf = sliders.stream().anyMatch(Slider::moved);
@@ -116,22 +117,13 @@ class LevelsController {
             model.addAttribute("findings", whatIf ? List.of() : about(frame, chosen));
         }
         List<PowerFlow.Stream> streams = PowerFlow.of(frame.circuit());
-        double kelvin = BenchView.number(asked, "kelvin", USUAL_KELVIN, 10, 300);
+        double kelvin = AskedNumber.of(asked.get("kelvin"), USUAL_KELVIN, 10, 300);
         RiverPicture rivers = streams.isEmpty() ? null : RiverPicture.of(streams, kelvin);
         model.addAttribute("kelvin", Math.round(kelvin));
         model.addAttribute("rivers", rivers);
         model.addAttribute("gauges", gauges(frame.circuit()));
         BenchView.fill(model, frame.circuit(), preferences.drawer(), asked);
         return "levels/page";
-    }
-
-    private static double percent(String text) {
-        try {
-            double percent = text == null || text.isBlank() ? 0 : Double.parseDouble(text);
-            return Double.isNaN(percent) ? 0 : Math.max(-MOST_PERCENT, Math.min(MOST_PERCENT, percent));
-        } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + text + "' is no percentage; -10 to 10 are possible.");
-        }
     }
 
     private static boolean shown(LevelMargin margin, String show) {
@@ -184,11 +176,13 @@ class LevelsController {
                                         .map(p -> p.label())
                                         .orElse(end.name())
                         : circuit.wire(end).map(w -> w.label()).orElse(end.toString());
+                double max = Math.max(load.sourceAmperes(), load.sinkAmperes());
                 gauges.add(new Gauge(
                         what,
-                        Math.max(load.sourceAmperes(), load.sinkAmperes()),
+                        max,
                         load.output().maxMilliamps() / 1000,
-                        bareLamp(circuit, load)));
+                        // One that its supply hardly lights is told by its figure.
+                        max > load.output().maxMilliamps() / 1000 && bareLamp(circuit, load)));
             }
         }
         PinCurrents.sums(circuit, loads).stream()

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 
@@ -92,7 +93,7 @@ public record Street(Bus bus, Segment segment, Map<Integer, House> houses, List<
             });
             if (here) {
                 Reachable.of(circuit, unit).keySet().stream()
-                        .filter(a -> !circuit.addressOf(unit).equals(java.util.Optional.of(a)))
+                        .filter(a -> !circuit.addressOf(unit).equals(Optional.of(a)))
                         .forEach(a -> house(houses, a).doors().add(unit));
             }
         }

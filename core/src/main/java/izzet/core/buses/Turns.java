@@ -5,6 +5,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PictureTime;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
+import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -68,14 +69,11 @@ public record Turns(Bus bus, List<Turn> turns, double seconds) {
                 double read = unit.part().spi().maxReadHz() == null
                         ? hertz
                         : Math.min(hertz, unit.part().spi().maxReadHz());
-                turns.add(new Turn(unit, true, seconds * hertz / read, "the same bytes at " + read(read), null));
+                turns.add(new Turn(
+                        unit, true, seconds * hertz / read, "the same bytes at " + Quantity.hertz(read), null));
             }
         }
         return new Turns(bus, turns, turns.stream().mapToDouble(Turn::seconds).sum());
-    }
-
-    private static String read(double hertz) {
-        return izzet.core.quantity.Quantity.hertz(hertz).toString();
     }
 
     private static boolean usesCard(Circuit circuit, Unit unit) {

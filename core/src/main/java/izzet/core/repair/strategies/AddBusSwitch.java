@@ -13,6 +13,7 @@ import izzet.core.circuit.Unit;
 import izzet.core.plan.PlacedPart;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
@@ -87,7 +88,7 @@ public final class AddBusSwitch implements RepairStrategy {
         List<String> buy = new ArrayList<>(List.of(part.purchase()));
         long resistors = Spots.resistorsIn(edits);
         if (resistors > 0) {
-            buy.add(resistors + " resistors of 4.7 kΩ");
+            buy.add(Counts.of(resistors, "resistor") + " of 4.7 kΩ");
         }
         String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
         String title = "Put " + names + " on channels of a bus switch at " + Hex.of(address.get());

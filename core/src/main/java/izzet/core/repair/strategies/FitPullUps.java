@@ -5,6 +5,7 @@ import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.PlanEdit;
+import izzet.core.quantity.Counts;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
@@ -34,12 +35,12 @@ public final class FitPullUps implements RepairStrategy {
                 Spots.pullUpTrunk(edits, circuit.plan(), circuit.catalog(), bus, rail);
             }
             if (!edits.isEmpty()) {
-                String title = "Fit " + edits.size() + " pull-ups of 4.7 kΩ to " + rail.label();
+                String title = "Fit " + Counts.of(edits.size(), "pull-up") + " of 4.7 kΩ to " + rail.label();
                 found.add(new Candidate(
                         rail.id(),
                         title,
                         Spots.all(title, edits),
-                        List.of(edits.size() + " resistors of 4.7 kΩ"),
+                        List.of(Counts.of(edits.size(), "resistor") + " of 4.7 kΩ"),
                         List.of(),
                         List.of()));
             }
