@@ -9,6 +9,7 @@ import picture from "./picture.js";
 import record from "./record.js";
 import shell from "./shell.js";
 import weave from "./weave.js";
+import wiring from "./wiring.js";
 
 document.documentElement.classList.add("js");
 Alpine.store("busy", { words: "" });
@@ -21,4 +22,5 @@ Alpine.data("picture", picture);
 Alpine.data("record", record);
 Alpine.data("shell", shell);
 Alpine.data("weave", weave);
+Alpine.data("wiring", wiring);
 Alpine.start();

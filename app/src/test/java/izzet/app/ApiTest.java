@@ -317,7 +317,7 @@ class ApiTest {
                         .filter(path ->
                                 path.startsWith("/api/") && !path.contains("schema") && !path.contains("openapi"))
                         .flatMap(path -> info.getMethodsCondition().getMethods().stream()
-                                .map(m -> m + " " + path.replaceAll("\\{\\w+}", "{}"))))
+                                .map(m -> m + " " + path.replaceAll("\\{\\*?\\w+}", "{}"))))
                 .toList();
         assertThat(documented).containsExactlyInAnyOrderElementsOf(served);
         // Every shape that is referred to is described.
@@ -340,18 +340,19 @@ class ApiTest {
         JsonNode report = JSON.readTree(send(to(plan + "/findings")).body());
         JsonNode finding = report.get("findings").get(0);
         JsonNode wiring = JSON.readTree(send(to(plan + "/wiring")).body());
-        JsonNode step = wiring.get("groups").get(0).get("steps").get(0);
-        Map.of(
-                        "Report", report,
-                        "Finding", finding,
-                        "Repair", finding.get("repairs").get(0),
-                        "Price", finding.get("repairs").get(0).get("price"),
-                        "Place", finding.get("places").get(0),
-                        "Figure", finding.get("figures").get(0),
-                        "Wiring", wiring,
-                        "WiringGroup", wiring.get("groups").get(0),
-                        "WiringStep", step,
-                        "WireEnd", step.get("from"))
+        JsonNode step = wiring.get("groups").get(1).get("steps").get(0);
+        Map.ofEntries(
+                        Map.entry("MeterCheck", wiring.get("checks").get(0)),
+                        Map.entry("Report", report),
+                        Map.entry("Finding", finding),
+                        Map.entry("Repair", finding.get("repairs").get(0)),
+                        Map.entry("Price", finding.get("repairs").get(0).get("price")),
+                        Map.entry("Place", finding.get("places").get(0)),
+                        Map.entry("Figure", finding.get("figures").get(0)),
+                        Map.entry("Wiring", wiring),
+                        Map.entry("WiringGroup", wiring.get("groups").get(0)),
+                        Map.entry("WiringStep", step),
+                        Map.entry("WireEnd", step.get("from")))
                 .forEach((name, answer) -> assertThat(List.copyOf(answer.propertyNames()))
                         .as(name)
                         .containsExactlyInAnyOrderElementsOf(

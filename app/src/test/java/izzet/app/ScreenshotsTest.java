@@ -34,7 +34,7 @@ class ScreenshotsTest {
             take(page, "/plans/1/buses", "buses");
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
-            take(page, "/plans/2/pins", "pins-computer");
+            take(page, "/plans/1/bring-up?see=lit-blank", "bring-up");
             take(page, "/shelf?q=oled+128x64", "shelf");
             take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");
             take(page, "/shelf/boards/mcu-dual-40", "shelf-board");
@@ -44,7 +44,7 @@ class ScreenshotsTest {
             Page dark = browser.page(port, 1280, 800, ColorScheme.DARK);
             take(dark, "/plans/1/levels", "levels");
             Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);
-            take(phone, "/plans/1/wiring", "wiring-phone");
+            take(phone, "/plans/1/wiring/steps/20?turn=1", "wiring-phone");
             take(phone, "/plans/1/pins", "pins-phone");
         }
     }

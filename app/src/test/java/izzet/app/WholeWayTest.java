@@ -123,7 +123,7 @@ class WholeWayTest {
         assertThat(page.locator("#tick-1")).isChecked();
 
         // The record of a bus.
-        page.keyboard().press("6");
+        page.keyboard().press("7");
         page.getByLabel("Value change dump").setInputFiles(RECORD);
         button(page, "Upload and decode").click();
         assertThat(page.locator(".talk")).containsText("1024 picture bytes in 32 transfers");
@@ -234,6 +234,12 @@ class WholeWayTest {
         assertThat(page.locator("main h2")).containsText("1 of ");
 
         press(page, "6");
+        page.waitForURL(Pattern.compile("/bring-up"));
+        tabTo(page, "#see-blank");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".likely li").first()).isVisible();
+
+        press(page, "7");
         page.waitForURL(Pattern.compile("/traffic"));
         tabTo(page, "input[type=file]");
         page.keyboard().press("Space");
@@ -654,6 +660,10 @@ class WholeWayTest {
                 "/plans/1/buses",
                 "/tools/resistors",
                 "/plans/1/wiring",
+                "/plans/1/wiring/steps/20",
+                "/plans/1/exports",
+                "/plans/1/bring-up?see=lit-blank",
+                "/plans/2/bring-up",
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",
                 "/plans/2/pins",

@@ -11,6 +11,7 @@ import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanParcel;
 import izzet.core.repair.Repair;
 import izzet.core.repair.Repairs;
+import izzet.core.wiring.MeterCheck;
 import izzet.core.wiring.WiringList;
 import java.net.URI;
 import java.util.List;
@@ -104,7 +105,7 @@ class PlansApi {
     @GetMapping("/api/plans/{id}/wiring")
     Map<String, Object> wiring(@PathVariable long id) {
         Circuit circuit = new Circuit(plans.get(id).plan(), shelf.catalog());
-        return Map.of("groups", WiringList.of(circuit), "checks", WiringList.checks(circuit));
+        return Map.of("groups", WiringList.of(circuit), "checks", MeterCheck.of(circuit));
     }
 
     @PostMapping("/api/check")

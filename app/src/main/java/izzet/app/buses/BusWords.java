@@ -96,6 +96,21 @@ public final class BusWords {
         return String.join(",", words);
     }
 
+    /** "A0 on GND: low". */
+    public String pin(SwitchBench.Pin pin) {
+        if (pin.open()) {
+            return pin.line() + " lies open"
+                    + (pin.reset() ? ": it may start with the switch held off" : ": no address is sure");
+        }
+        String level = pin.high() == null ? "" : pin.high() ? ": high" : ": low";
+        String reset = !pin.reset()
+                ? ""
+                : pin.high() == null
+                        ? ": the program can take the switch back"
+                        : pin.high() ? ", so only a power cycle takes it back" : ", so it never starts";
+        return pin.line() + " on " + pin.place() + level + reset;
+    }
+
     public String sink(SwitchBench bench) {
         return "Whoever holds the data line low takes " + Quantity.amperes(bench.sink()) + " of "
                 + Quantity.amperes(bench.sinkLimit()) + ".";

@@ -13,11 +13,11 @@ import izzet.core.buses.Turns;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
-import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.PortOrder;
 import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Cable;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
@@ -62,7 +62,18 @@ class BusesController {
 
     /** One 2-wire bus with what could be tried on it. */
     public record Wires(
-            Bus bus, int clockHz, double centimetres, boolean tried, List<EdgeView> edges, List<Integer> clocks) {}
+            Bus bus,
+            int clockHz,
+            double centimetres,
+            Cable cable,
+            boolean tried,
+            List<EdgeView> edges,
+            List<Integer> clocks) {
+        /** Told as "400 kHz on 30 cm of loose jumper wires". */
+        public String words() {
+            return Quantity.hertz(clockHz) + " on " + Math.round(centimetres) + " cm of " + cable.words();
+        }
+    }
 
     /** @param share of the round, from 0 to 100 */
     public record TurnView(String name, String seconds, double x, double share, boolean card, String formula) {}
@@ -96,8 +107,11 @@ class BusesController {
         model.addAttribute("rounds", rounds(circuit));
         model.addAttribute("parallel", parallel(circuit));
         model.addAttribute("gates", GateBench.of(circuit));
-        model.addAttribute("switches", switches(circuit, on));
+        List<SwitchBench> switches = switches(circuit, on);
+        model.addAttribute("switches", switches);
+        model.addAttribute("switchTree", SwitchTree.of(circuit, switches));
         model.addAttribute("on", on);
+        model.addAttribute("cables", Cable.values());
         model.addAttribute("speeds", speeds(circuit));
         return "buses/page";
     }
@@ -160,25 +174,35 @@ class BusesController {
 
     private static List<Wires> wires(Circuit circuit, Map<String, String> asked) {
         List<Wires> all = new ArrayList<>();
-        double told = circuit.plan().wireCentimetres() == null
-                ? JoinedNet.ASSUMED_CENTIMETRES
-                : circuit.plan().wireCentimetres();
+        double told = circuit.plan().wireLength();
         for (Bus bus : circuit.plan().buses()) {
             if (bus.kind() != BusKind.I2C) {
                 continue;
             }
             int clock = (int) AskedNumber.of(asked.get("clock." + bus.id()), bus.clockHz(), 1000, 1_000_000);
             double length = AskedNumber.of(asked.get("cm." + bus.id()), told, 1, MOST_CENTIMETRES);
-            boolean tried = clock != bus.clockHz() || length != told;
-            Circuit then = tried ? PullUpWindow.whatIf(circuit, bus.id(), clock, length) : circuit;
+            Cable cable = cable(asked.get("cable." + bus.id()), circuit.plan().wires());
+            boolean tried = clock != bus.clockHz()
+                    || length != told
+                    || cable != circuit.plan().wires();
+            Circuit then = tried ? PullUpWindow.whatIf(circuit, bus.id(), clock, length, cable) : circuit;
             List<PullUpWindow> windows = PullUpWindow.of(then).stream()
                     .filter(w -> w.net().bus().id().equals(bus.id()))
                     .toList();
             TreeSet<Integer> clocks = new TreeSet<>(CLOCKS);
             clocks.add(bus.clockHz());
-            all.add(new Wires(bus, clock, length, tried, EdgeView.of(windows, then), List.copyOf(clocks)));
+            all.add(new Wires(bus, clock, length, cable, tried, EdgeView.of(windows, then), List.copyOf(clocks)));
         }
         return all;
+    }
+
+    private static Cable cable(String asked, Cable planned) {
+        for (Cable cable : Cable.values()) {
+            if (cable.text().equals(asked)) {
+                return cable;
+            }
+        }
+        return planned;
     }
 
     private static List<Round> rounds(Circuit circuit) {

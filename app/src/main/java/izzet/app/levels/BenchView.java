@@ -6,10 +6,12 @@ import izzet.core.calc.Drawer;
 import izzet.core.calc.PreferredValues;
 import izzet.core.calc.RunTime;
 import izzet.core.calc.SeriesResistor;
+import izzet.core.catalog.Rail;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Contrast;
 import izzet.core.levels.CellBench;
 import izzet.core.levels.LampBench;
+import izzet.core.levels.PullBench;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Quantity;
 import java.util.List;
@@ -49,6 +51,7 @@ final class BenchView {
      * @param wanted null where no resistor is needed for this brightness
      * @param flows with it
      * @param pick out of the drawer; null where nothing of it will do
+     * @param dial what a potentiometer in its way does; empty without one
      */
     public record LampRow(
             String name,
@@ -63,7 +66,7 @@ final class BenchView {
             String heat,
             Drawer.Pick pick,
             String pickFlows,
-            boolean dialled,
+            String dial,
             String aimed) {}
 
     /** @param points of a curve over the turn, in a picture of 220 by 90; empty where nothing turns */
@@ -101,6 +104,10 @@ final class BenchView {
                         .toList());
         model.addAttribute(
                 "contrasts", Contrast.of(circuit).stream().map(BenchView::row).toList());
+        model.addAttribute(
+                "pulls",
+                PullBench.of(circuit).stream().map(p -> row(p, circuit, series)).toList());
+        model.addAttribute("pullSource", PullBench.SOURCE);
         model.addAttribute(
                 "cells",
                 CellBench.of(circuit).stream()
@@ -144,8 +151,52 @@ final class BenchView {
                 pick.orElse(null),
                 pick.map(p -> Quantity.amperes(lamp.amperesWith(p.ohms())).toString())
                         .orElse(""),
-                lamp.dialled(),
+                dial(lamp),
                 Math.round(share * 100) + " % of full light");
+    }
+
+    private static String dial(LampBench lamp) {
+        if (!lamp.dialled()) {
+            return "";
+        }
+        double least = lamp.lit().dimmedAmperes();
+        return "Its dial: from " + Quantity.amperes(least) + ", "
+                + Math.round(100 * least / lamp.ratedAmperes()) + " % of full light, to "
+                + Quantity.amperes(lamp.lit().amperes()) + ".";
+    }
+
+    /**
+     * A pull-up or pull-down of a button.
+     *
+     * @param put ohms to put in instead; null where it stands well, or nothing would
+     */
+    public record PullRow(
+            String id, String name, String leads, String stands, boolean bad, String window, Ringed put) {}
+
+    private static PullRow row(PullBench pull, Circuit circuit, PreferredValues series) {
+        String rail = circuit.board()
+                .rail(pull.rail().name())
+                .map(Rail::label)
+                .orElse(pull.rail().name());
+        boolean open = Double.isInfinite(pull.most());
+        return new PullRow(
+                pull.resistor().id(),
+                pull.wire().label(),
+                Quantity.ohms(pull.resistor().ohms()) + (pull.up() ? " up to " : " down to ") + rail,
+                pull.listener().label() + " rests at " + Quantity.volts(pull.rest())
+                        + (pull.closed() == null
+                                ? ""
+                                : "; pressed " + Quantity.volts(pull.closed()) + ", with "
+                                        + Quantity.amperes(pull.flows()) + " through it"),
+                !pull.fine(),
+                open
+                        ? "from " + Quantity.ohms(pull.least()) + "; others hold the line, too"
+                        : pull.least() > pull.most()
+                                ? "no value would do"
+                                : "from " + Quantity.ohms(pull.least()) + " to " + Quantity.ohms(pull.most()),
+                pull.fine()
+                        ? null
+                        : pull.wanted(series).map(o -> Ringed.of(o, series)).orElse(null));
     }
 
     private static final double WIDE = 220;

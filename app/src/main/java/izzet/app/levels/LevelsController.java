@@ -4,6 +4,7 @@ import izzet.app.preference.Preferences;
 import izzet.app.shell.AskedNumber;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Rail;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -60,9 +62,10 @@ class LevelsController {
     /**
      * Something that carries a current, against what it may.
      *
+     * @param pin its id; null for what is none
      * @param unlimited whether a lamp without a resistor hangs on it: then only its own limit counts
      */
-    public record Gauge(String what, double amperes, double limit, boolean unlimited) {
+    public record Gauge(String pin, String what, double amperes, double limit, boolean unlimited) {
         /** Of its bar, from 0 to 100. */
         public double share() {
             return Math.min(100, 100 * amperes / limit);
@@ -70,6 +73,10 @@ class LevelsController {
 
         public boolean over() {
             return amperes > limit * 1.0001;
+        }
+
+        public String figure() {
+            return unlimited ? "no limit" : Quantity.amperes(amperes).toString();
         }
 
         public String words() {
@@ -121,7 +128,17 @@ class LevelsController {
         RiverPicture rivers = streams.isEmpty() ? null : RiverPicture.of(streams, kelvin);
         model.addAttribute("kelvin", Math.round(kelvin));
         model.addAttribute("rivers", rivers);
-        model.addAttribute("gauges", gauges(frame.circuit()));
+        List<Gauge> gauges = gauges(frame.circuit());
+        model.addAttribute("gauges", gauges);
+        model.addAttribute(
+                "pins",
+                PinPicture.of(
+                                frame.circuit().board(),
+                                gauges.stream()
+                                        .filter(g -> g.pin() != null)
+                                        .collect(Collectors.toMap(Gauge::pin, g -> g, (a, b) -> a)))
+                        .orElse(null));
+        model.addAttribute("cautions", cautions(frame.circuit()));
         BenchView.fill(model, frame.circuit(), preferences.drawer(), asked);
         return "levels/page";
     }
@@ -178,6 +195,7 @@ class LevelsController {
                         : circuit.wire(end).map(w -> w.label()).orElse(end.toString());
                 double max = Math.max(load.sourceAmperes(), load.sinkAmperes());
                 gauges.add(new Gauge(
+                        end.isPin() ? end.name() : null,
                         what,
                         max,
                         load.output().maxMilliamps() / 1000,
@@ -187,8 +205,17 @@ class LevelsController {
         }
         PinCurrents.sums(circuit, loads).stream()
                 .filter(s -> s.amperes() > 0)
-                .forEach(s -> gauges.add(new Gauge(s.what(), s.amperes(), s.limit(), false)));
+                .forEach(s -> gauges.add(new Gauge(null, s.what(), s.amperes(), s.limit(), false)));
         return gauges;
+    }
+
+    /** What the supplies of the plan ask for, each once. */
+    private static List<String> cautions(Circuit circuit) {
+        return circuit.units().stream()
+                .filter(u -> u.part().kind() == PartKind.SUPPLY)
+                .flatMap(u -> u.part().traps().stream().map(t -> u.part().shortName() + ": " + t.text()))
+                .distinct()
+                .toList();
     }
 
     private static boolean bareLamp(Circuit circuit, PinCurrents.Load load) {

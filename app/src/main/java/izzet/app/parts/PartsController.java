@@ -7,6 +7,7 @@ import izzet.app.shell.PlanFrames;
 import izzet.app.shell.Station;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Unit;
+import izzet.core.plan.Cable;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
@@ -65,6 +66,7 @@ class PartsController {
                         .filter(h -> !h.board())
                         .map(h -> shelf.catalog().part(h.id()).orElseThrow())
                         .toList());
+        model.addAttribute("cables", Cable.values());
         model.addAttribute("boards", shelf.catalog().boards().values());
         model.addAttribute("history", plans.history(id, LATEST));
         return "parts/page";

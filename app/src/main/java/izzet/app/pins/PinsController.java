@@ -1,6 +1,7 @@
 package izzet.app.pins;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.drawing.AlonePicture;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
@@ -23,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -34,8 +34,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.thymeleaf.ITemplateEngine;
-import org.thymeleaf.context.Context;
 
 /** The station of the weave: the plan in it, filtered, folded, beside an older revision, as a picture; and what a move would bring. */
 @Controller
@@ -49,14 +47,14 @@ class PinsController {
     private final PlanStore plans;
     private final Shelf shelf;
     private final Checker checker;
-    private final ITemplateEngine templates;
+    private final AlonePicture alone;
 
-    PinsController(PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, ITemplateEngine templates) {
+    PinsController(PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, AlonePicture alone) {
         this.frames = frames;
         this.plans = plans;
         this.shelf = shelf;
         this.checker = checker;
-        this.templates = templates;
+        this.alone = alone;
     }
 
     /** A bus with the controllers that it can be on. */
@@ -192,25 +190,15 @@ class PinsController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String show,
             @RequestParam(defaultValue = "") String against,
-            @RequestParam(defaultValue = "") String folded)
-            throws java.io.IOException {
+            @RequestParam(defaultValue = "") String folded) {
         Plan plan = plans.get(id).plan();
         Circuit circuit = new Circuit(plan, shelf.catalog());
         Weave weave = Weave.of(circuit, checker.check(circuit), show(circuit, show, ghost(id, against), folded, false));
         if (weave.parts().isEmpty()) {
             throw new NoSuchThing("There is nothing to draw; the plan has no such part.");
         }
-        String svg = templates.process(
-                "pins/weave", Set.of("picture"), new Context(null, Map.of("weave", weave, "label", plan.name())));
-        String style;
-        try (var in = new ClassPathResource("static/css/picture.css").getInputStream()) {
-            style = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        }
-        int open = svg.indexOf('>', svg.indexOf("<svg"));
-        String alone = "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + weave.width() + "\" height=\""
-                + weave.height() + "\""
-                + svg.substring(svg.indexOf("<svg") + 4, open + 1) + "<style>" + style + "</style>"
-                + "<rect width=\"100%\" height=\"100%\" fill=\"#fbf8f1\"/>" + svg.substring(open + 1);
+        String picture = alone.of(
+                "pins/weave", "picture", Map.of("weave", weave, "label", plan.name()), weave.width(), weave.height());
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf("image/svg+xml"))
                 .header(
@@ -219,6 +207,6 @@ class PinsController {
                                 .filename("pins-" + id + ".svg")
                                 .build()
                                 .toString())
-                .body(alone.getBytes(StandardCharsets.UTF_8));
+                .body(picture.getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -11,6 +11,7 @@ import izzet.core.edit.BusEdits;
 import izzet.core.edit.LineEdits;
 import izzet.core.edit.PartAddition;
 import izzet.core.edit.PartChange;
+import izzet.core.plan.Cable;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
@@ -208,6 +209,21 @@ class EditController {
                         new Resistor(p.freeId("r-by-hand"), Target.of(from), Target.of(to), value)));
     }
 
+    /** Another value for a resistor that is there. */
+    @PostMapping("/plans/{id}/resistors/{resistor}/ohms")
+    String setResistor(
+            @PathVariable long id,
+            @PathVariable String resistor,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam String ohms) {
+        Double value = resistance("Resistor " + resistor, ohms);
+        if (value == null) {
+            throw new WrongField("ohms", "The resistor needs a value; write 4k7 or 10k.");
+        }
+        return edit(id, version, here, p -> new PlanEdit.SetResistor(resistor, value));
+    }
+
     @PostMapping("/plans/{id}/resistors/{resistor}/remove")
     String removeResistor(
             @PathVariable long id,
@@ -247,10 +263,11 @@ class EditController {
             @RequestParam long version,
             @RequestParam String here,
             @RequestParam String clockHz,
-            @RequestParam String centimetres) {
+            @RequestParam String centimetres,
+            @RequestParam(defaultValue = "") String cable) {
         int hertz = (int) number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000");
         double length = number("centimetres", "Length of the wires", centimetres, "centimetres, such as 20");
-        return edit(id, version, here, plan -> BusEdits.run(plan, bus, hertz, length));
+        return edit(id, version, here, plan -> BusEdits.run(plan, bus, hertz, length, cable(cable)));
     }
 
     /** A part goes to another address by its straps and address pins. */
@@ -269,9 +286,15 @@ class EditController {
             @PathVariable long id,
             @RequestParam long version,
             @RequestParam String here,
-            @RequestParam String centimetres) {
+            @RequestParam String centimetres,
+            @RequestParam(defaultValue = "") String cable) {
         double length = number("centimetres", "Length of the wires", centimetres, "centimetres, such as 20");
-        return edit(id, version, here, p -> new PlanEdit.SetWire(length));
+        return edit(id, version, here, p -> new PlanEdit.SetWire(length, cable(cable)));
+    }
+
+    /** Null for as it is. */
+    private static Cable cable(String text) {
+        return text.isBlank() ? null : Cable.of(text);
     }
 
     private static double number(String field, String where, String text, String unit) {

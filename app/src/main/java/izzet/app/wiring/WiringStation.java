@@ -2,6 +2,7 @@ package izzet.app.wiring;
 
 import izzet.app.plan.TickStore;
 import izzet.app.shell.Station;
+import izzet.core.wiring.WireColours;
 import izzet.core.wiring.WiringList;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -38,9 +39,7 @@ class WiringStation implements Station {
         if (done.isEmpty()) {
             return Glance.NOTHING;
         }
-        var steps = WiringList.of(seen.circuit()).stream()
-                .flatMap(g -> g.steps().stream())
-                .toList();
+        var steps = WiringList.steps(seen.circuit(), WireColours.usual());
         long ticked = steps.stream().filter(s -> done.contains(s.key())).count();
         return ticked == 0 ? Glance.NOTHING : new Glance(ticked + " of " + steps.size(), "");
     }

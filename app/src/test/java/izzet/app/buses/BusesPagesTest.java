@@ -11,27 +11,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import izzet.app.Browser;
-import izzet.app.plan.PlanStore;
+import izzet.app.PagesOfAPlan;
 import izzet.core.catalog.CatalogReader;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.PlanDocument;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
-import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:levels;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
-class BusesPagesTest {
+class BusesPagesTest extends PagesOfAPlan {
 
     /** Two twins at one address, a switch with two more, a clock gate, a panel on the serial bus. */
     private static final String PLAN =
@@ -59,32 +46,8 @@ class BusesPagesTest {
             {"from":"map:SCK","to":"board:GPIO18"},{"from":"map:SDI","to":"board:GPIO23"},{"from":"map:CS","to":"board:GPIO5"}]}
             """;
 
-    private static Browser browser;
-
-    @LocalServerPort
-    private int port;
-
-    @Autowired
-    private MockMvc pages;
-
-    @Autowired
-    private PlanStore plans;
-
-    private long id;
-
-    @BeforeAll
-    static void open() {
-        browser = new Browser();
-    }
-
-    @AfterAll
-    static void close() {
-        browser.close();
-    }
-
-    @BeforeEach
-    void plan() {
-        id = plans.create(new PlanDocument().read(PLAN, CatalogReader.shipped()), "for a test");
+    BusesPagesTest() {
+        super(PLAN);
     }
 
     private int addressOf(String part) {
@@ -157,7 +120,48 @@ class BusesPagesTest {
                                         + " that is no clock and takes the clock of South sign down.")))
                 .andExpect(content().string(containsString("Taking turns on I2C bus")))
                 .andExpect(content().string(containsString("with 12 bits a pixel instead of 16 or more")))
-                .andExpect(content().string(containsString("hears the clock")));
+                .andExpect(content().string(containsString("hears the clock")))
+                .andExpect(content().string(containsString("RESET lies open")))
+                .andExpect(content().string(containsString("A0 on ground: low")))
+                .andExpect(content().string(containsString("8 bits, highest first")));
+    }
+
+    @Test
+    void otherCableIsTriedAndTaken() throws Exception {
+        pages.perform(get("/plans/" + id + "/buses").param("cable.i2c", "shielded"))
+                .andExpect(content().string(containsString("cm of shielded cable")))
+                .andExpect(content().string(containsString("Nothing is changed yet")));
+        pages.perform(post("/plans/" + id + "/buses/i2c/run")
+                        .param("version", String.valueOf(plans.get(id).version()))
+                        .param("here", "/plans/" + id + "/buses")
+                        .param("clockHz", "100000")
+                        .param("centimetres", "50")
+                        .param("cable", "pairs"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(plans.get(id).plan().wires().text()).isEqualTo("pairs");
+    }
+
+    /** A switch behind a channel of another one hangs on that channel, with its own buttons. */
+    @Test
+    void aSwitchBehindASwitchIsDrawnOnItsChannel() throws Exception {
+        String nested = PLAN.replace("Weir hall", "Upper weir")
+                .replace(
+                        "{\"id\":\"dec\"",
+                        "{\"id\":\"far\",\"part\":\"bus-switch-4\",\"partVersion\":1,\"name\":\"Far switch\","
+                                + "\"interface\":\"2-wire\",\"bus\":\"i2c\"},{\"id\":\"dec\"")
+                .replace(
+                        "{\"from\":\"dec:1E\"",
+                        "{\"from\":\"far:SDA\",\"to\":\"gate:SD2\"},{\"from\":\"far:SCL\",\"to\":\"gate:SC2\"},"
+                                + "{\"from\":\"far:VCC\",\"to\":\"rail:3V3\"},{\"from\":\"dec:1E\"");
+        long plan = plans.create(new PlanDocument().read(nested, CatalogReader.shipped()), "for a test");
+        String page = pages.perform(get("/plans/" + plan + "/buses"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page.replaceAll("\\s+", " "))
+                .containsPattern(
+                        "channel 2, off</strong></a> <span>Far switch</span> <div class=\"branch\"> ?<h3>Far switch</h3>");
+        assertThat(page.split("<h3>Far switch</h3>")).hasSize(2);
     }
 
     @Test

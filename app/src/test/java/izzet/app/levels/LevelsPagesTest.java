@@ -12,28 +12,13 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import izzet.app.Browser;
-import izzet.app.plan.PlanStore;
-import izzet.core.catalog.CatalogReader;
+import izzet.app.PagesOfAPlan;
 import izzet.core.plan.Plan;
-import izzet.core.plan.PlanDocument;
 import izzet.core.plan.Target;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
-import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:levels;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
-class LevelsPagesTest {
+class LevelsPagesTest extends PagesOfAPlan {
 
     /** A sign on a 3.3 V supply beside a 5 V board, a lamp without a resistor, a regulator, cells. */
     private static final String PLAN =
@@ -54,32 +39,8 @@ class LevelsPagesTest {
             {"from":"lamp:A","to":"board:3"},{"from":"lamp:K","to":"rail:GND"}]}
             """;
 
-    private static Browser browser;
-
-    @LocalServerPort
-    private int port;
-
-    @Autowired
-    private MockMvc pages;
-
-    @Autowired
-    private PlanStore plans;
-
-    private long id;
-
-    @BeforeAll
-    static void open() {
-        browser = new Browser();
-    }
-
-    @AfterAll
-    static void close() {
-        browser.close();
-    }
-
-    @BeforeEach
-    void plan() {
-        id = plans.create(new PlanDocument().read(PLAN, CatalogReader.shipped()), "for a test");
+    LevelsPagesTest() {
+        super(PLAN);
     }
 
     private Plan stored() {

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.core.plan.Cable;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
@@ -159,6 +160,11 @@ class EditPagesTest {
         form("/wire", "centimetres", "55.5");
         assertThat(plan().bus("i2c").orElseThrow().clockHz()).isEqualTo(400_000);
         assertThat(plan().wireCentimetres()).isEqualTo(55.5);
+        form("/wire", "centimetres", "40", "cable", "flat");
+        assertThat(plan().wires()).isEqualTo(Cable.FLAT);
+        form("/wire", "centimetres", "20");
+        assertThat(plan().wires()).isEqualTo(Cable.FLAT);
+        form("/wire", "centimetres", "20", "cable", "spaghetti").andExpect(status().isBadRequest());
         form("/buses/i2c", "clockHz", "0").andExpect(status().isUnprocessableContent());
         form("/buses/i2c", "clockHz", "fast").andExpect(status().isUnprocessableContent());
         form("/buses/spi", "clockHz", "1000").andExpect(status().isConflict());

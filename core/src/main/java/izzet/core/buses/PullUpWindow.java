@@ -6,6 +6,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
 import izzet.core.circuit.Net;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Cable;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
@@ -44,15 +45,15 @@ public record PullUpWindow(
         return circuit.joinedNets().stream().map(net -> of(net, circuit, null)).toList();
     }
 
-    /** A plan with another clock and length of wire; nothing of it is changed. */
-    public static Circuit whatIf(Circuit circuit, String busId, int clockHz, double centimetres) {
+    /** A plan with another clock, other wires; nothing of it is changed. */
+    public static Circuit whatIf(Circuit circuit, String busId, int clockHz, double centimetres, Cable cable) {
         Plan plan = circuit.plan();
         Bus old = plan.bus(busId).orElseThrow();
         PlanEdit edit = new PlanEdit.Together(
                 "what if",
                 List.of(
                         new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), clockHz)),
-                        new PlanEdit.SetWire(centimetres)));
+                        new PlanEdit.SetWire(centimetres, cable)));
         return new Circuit(edit.apply(plan), circuit.catalog());
     }
 

@@ -1,5 +1,6 @@
 package izzet.core.buses;
 
+import izzet.core.catalog.BitOrder;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Part;
@@ -31,6 +32,7 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
             List<String> selects,
             List<Integer> modes,
             int wordBits,
+            BitOrder bitOrder,
             int maxWriteHz,
             Integer maxReadHz,
             boolean reads,
@@ -78,6 +80,7 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
                 selects,
                 spi.modes(),
                 spi.wordBits() == null ? 8 : spi.wordBits(),
+                spi.firstBit(),
                 spi.maxWriteHz(),
                 spi.maxReadHz(),
                 reads,

@@ -2,6 +2,7 @@ package izzet.core.buses;
 
 import izzet.core.calc.PullUps;
 import izzet.core.catalog.Part;
+import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -32,6 +34,19 @@ public record SwitchBench(
         Map<Integer, List<Unit>> clashes,
         double sink,
         double sinkLimit) {
+
+    /**
+     * Its reset or one of its address pins.
+     *
+     * @param place that it is connected to, in words of the board; empty for nothing
+     * @param high its level there; null where a pin of the board decides, or nothing does
+     */
+    public record Pin(String line, boolean reset, String place, Boolean high) {
+        /** Whether it lies open, which is no level. */
+        public boolean open() {
+            return place.isEmpty();
+        }
+    }
 
     /** One bit a channel, as the kernel's driver for such switches writes it. */
     public static final String SOURCE =
@@ -81,6 +96,29 @@ public record SwitchBench(
         });
         return new SwitchBench(
                 unit, Set.copyOf(open), channels, clashes, sink(circuit, unit, open), limit(circuit, unit));
+    }
+
+    /** Its reset and its address pins, in their order. */
+    public List<Pin> pins(Circuit circuit) {
+        return unit.part().lines().stream()
+                .filter(l -> l.role() == Role.RESET || l.role() == Role.ADDRESS)
+                .map(l -> pin(circuit, l.id(), l.role() == Role.RESET))
+                .toList();
+    }
+
+    private Pin pin(Circuit circuit, String line, boolean reset) {
+        Target end = Target.line(unit.id(), line);
+        Optional<Rail> rail = circuit.rail(end);
+        Optional<String> pin = circuit.netOf(end).stream()
+                .flatMap(n -> n.pins().stream())
+                .map(p -> "pin " + p.label())
+                .findFirst();
+        String other = circuit.netOf(end).isPresent() ? "another part" : "";
+        return new Pin(
+                line,
+                reset,
+                rail.map(r -> r.label()).or(() -> pin).orElse(other),
+                rail.map(r -> !r.ground()).orElse(null));
     }
 
     private static boolean leads(Segment segment, Unit unit, int channel) {

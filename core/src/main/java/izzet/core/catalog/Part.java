@@ -116,6 +116,7 @@ public record Part(
     /**
      * @param maxReadHz fastest clock for reading; null where it is that for writing, or nothing is read
      * @param wordBits of a transfer; null for 8
+     * @param bitOrder null for the highest bit first, as nearly all do
      * @param alwaysSelected whether it listens to every transfer because it has no select; null for no
      * @param releasesMiso whether it lets go of its data output when not selected; null where it has none
      */
@@ -124,11 +125,17 @@ public record Part(
             int maxWriteHz,
             Integer maxReadHz,
             Integer wordBits,
+            BitOrder bitOrder,
             Boolean alwaysSelected,
             Boolean releasesMiso,
             String source) {
         public Spi {
             modes = List.copyOf(modes);
+        }
+
+        /** Which bit of a word goes first. */
+        public BitOrder firstBit() {
+            return bitOrder == null ? BitOrder.MSB : bitOrder;
         }
 
         public boolean listensAlways() {

@@ -1,9 +1,11 @@
 package izzet.core.check;
 
 import izzet.core.catalog.Pin;
+import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Target;
 
 /**
  * Something of the plan that a finding speaks of.
@@ -28,6 +30,13 @@ public record Place(String kind, String id, String label) {
 
     public static Place of(Bus bus) {
         return new Place("bus", bus.id(), bus.name());
+    }
+
+    /** A pin or a line. */
+    public static Place of(Circuit circuit, Target end) {
+        return end.isPin()
+                ? of(circuit.board().pin(end.name()).orElseThrow())
+                : of(circuit.wire(end).orElseThrow());
     }
 
     public static Place rail(String id, String label) {

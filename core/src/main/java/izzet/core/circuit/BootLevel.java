@@ -86,6 +86,7 @@ public final class BootLevel {
                         plan.board(),
                         plan.boardVersion(),
                         null,
+                        null,
                         plan.consoleOff(),
                         List.of(wire.unit().placed()),
                         plan.buses(),

@@ -5,6 +5,7 @@ import izzet.core.calc.SeriesResistor;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.DutyKind;
+import izzet.core.catalog.ElementKind;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.OpenLine;
 import izzet.core.catalog.Part;
@@ -249,7 +250,21 @@ public final class DcModel {
                                 && w.role() != Role.CHANNEL_SDA
                                 && w.role() != Role.CHANNEL_SCL
                                 && w.role() != Role.CONTRAST
-                        || lampAt(w));
+                        || lampAt(w)
+                        || lampBehindDial(w));
+    }
+
+    /** A lamp that a potentiometer dims is driven through it. */
+    private boolean lampBehindDial(Wire wire) {
+        return wire.unit().part().elements().stream()
+                .filter(e -> e.kind() == ElementKind.POTENTIOMETER)
+                .map(e -> List.of(e.a(), e.b(), e.wiper()))
+                .filter(ends -> ends.contains(wire.line().id()))
+                .flatMap(List::stream)
+                .filter(end -> !end.equals(wire.line().id()))
+                .flatMap(end -> circuit.netOf(Target.line(wire.unit().id(), end)).stream())
+                .flatMap(net -> net.wires().stream())
+                .anyMatch(w -> w.role() == Role.LAMP || lampAt(w));
     }
 
     private static boolean lampAt(Wire wire) {
@@ -458,6 +473,19 @@ public final class DcModel {
         private boolean weak = true;
         private boolean ideal;
         private Lamp without;
+
+        /** The same, to be changed on its own. */
+        public State copy() {
+            State copy = new State();
+            copy.driven.putAll(driven);
+            copy.closed.putAll(closed);
+            copy.turned.putAll(turned);
+            copy.reset = reset;
+            copy.weak = weak;
+            copy.ideal = ideal;
+            copy.without = without;
+            return copy;
+        }
 
         public State drive(Output output, boolean high) {
             driven.put(output, high);

@@ -29,12 +29,6 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
     /** What a switch of field effect transistors leaves of its supply. From memory of the data sheets of such parts. */
     public static final double SWITCH_DROP_VOLTS = 0.6;
 
-    /** Common practice: wire has about 100 pF a metre. */
-    public static final double WIRE_PICOFARADS_PER_CENTIMETRE = 1.0;
-
-    /** Assumed when the plan does not tell the length. */
-    public static final double ASSUMED_CENTIMETRES = 30;
-
     public JoinedNet {
         sides = sides.stream().map(List::copyOf).toList();
     }
@@ -216,8 +210,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
                         w.unit().part().i2c() != null && w.role() != Role.CHANNEL_SDA && w.role() != Role.CHANNEL_SCL)
                 .mapToDouble(w -> w.unit().part().i2c().capacitancePicofarads())
                 .sum();
-        Double told = circuit.plan().wireCentimetres();
-        double wire = (told == null ? ASSUMED_CENTIMETRES : told) * WIRE_PICOFARADS_PER_CENTIMETRE;
+        double wire = circuit.plan().wireLength() / 100 * circuit.plan().wires().picofaradsPerMetre();
         return (parts + wire) * 1e-12;
     }
 

@@ -18,6 +18,7 @@ public final class LampCurrents {
      * @param amperes the most that can flow, with outputs as strong as can be
      * @param openVolts across it in that state, were it taken out
      * @param seriesOhms between its ends outside it, in that state
+     * @param dimmedAmperes the least over the turn of the dials in its way, driven likewise; the same without any
      * @param outputMilliamps what the weakest output in its way may carry; null when none is
      */
     public record Lit(
@@ -25,6 +26,7 @@ public final class LampCurrents {
             Wire line,
             boolean bothEnds,
             double amperes,
+            double dimmedAmperes,
             double openVolts,
             double seriesOhms,
             Double outputMilliamps) {}
@@ -56,7 +58,7 @@ public final class LampCurrents {
             // Between two supplies, without anything in the way.
             double across = dc.held(lamp.a()).orElse(0.0) - dc.held(lamp.b()).orElse(0.0);
             boolean lit = across > lamp.data().forwardVolts();
-            return new Lit(lamp, line, true, lit ? 1 : 0, across, 0, null);
+            return new Lit(lamp, line, true, lit ? 1 : 0, lit ? 1 : 0, across, 0, null);
         }
         Lit best = null;
         for (DcModel.State state : states(piece)) {
@@ -67,10 +69,31 @@ public final class LampCurrents {
                 state.without(null);
                 boolean held = without.holds(lamp.a()) && without.holds(lamp.b());
                 double open = held ? without.volts(lamp.a()) - without.volts(lamp.b()) : 0;
-                best = new Lit(lamp, line, held, amperes, open, without.ohmsAround(lamp), outputLimit(piece, point));
+                best = new Lit(
+                        lamp,
+                        line,
+                        held,
+                        amperes,
+                        dimmed(dc, piece, state, lamp, amperes),
+                        open,
+                        without.ohmsAround(lamp),
+                        outputLimit(piece, point));
             }
         }
         return best;
+    }
+
+    private static double dimmed(
+            DcModel dc, DcModel.Piece piece, DcModel.State state, DcModel.Lamp lamp, double brightest) {
+        double least = brightest;
+        List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
+        for (int end = 0; end < 2 && !dials.isEmpty(); end++) {
+            double share = end;
+            DcModel.State turned = state.copy();
+            dials.forEach(d -> turned.turn(d, share));
+            least = Math.min(least, dc.at(piece, turned).amperes(lamp));
+        }
+        return Math.max(0, least);
     }
 
     private static Double outputLimit(DcModel.Piece piece, DcModel.Point point) {
@@ -81,9 +104,25 @@ public final class LampCurrents {
                 .orElse(null);
     }
 
-    /** Every combination where they are few, else each output against all others; contacts closed, dials at both ends. */
+    /** Every combination where they are few, else each output against all others; contacts closed, dials at either end. */
     private static List<DcModel.State> states(DcModel.Piece piece) {
-        List<DcModel.Output> outputs = piece.outputs();
+        List<DcModel.State> states = new ArrayList<>();
+        List<DcModel.Contact> contacts = piece.of(DcModel.Contact.class);
+        List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
+        // A potentiometer dims by either of its halves, whichever is wired.
+        for (int end = 0; end < (dials.isEmpty() ? 1 : 2); end++) {
+            for (DcModel.State state : driven(piece.outputs())) {
+                for (DcModel.Dial dial : dials) {
+                    state.turn(dial, end);
+                }
+                contacts.forEach(c -> state.close(c, true));
+                states.add(state);
+            }
+        }
+        return states;
+    }
+
+    private static List<DcModel.State> driven(List<DcModel.Output> outputs) {
         List<DcModel.State> states = new ArrayList<>();
         int n = outputs.size();
         if (n <= MOST_COMBINED) {
@@ -103,18 +142,6 @@ public final class LampCurrents {
                 }
             }
         }
-        List<DcModel.Contact> contacts = piece.of(DcModel.Contact.class);
-        List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
-        if (contacts.isEmpty() && dials.isEmpty()) {
-            return states;
-        }
-        states.forEach(s -> contacts.forEach(c -> s.close(c, true)));
-        List<DcModel.State> turned = new ArrayList<>(states);
-        if (!dials.isEmpty()) {
-            for (DcModel.State s : states) {
-                dials.forEach(d -> s.turn(d, 1));
-            }
-        }
-        return turned;
+        return states;
     }
 }

@@ -6,6 +6,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Cable;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
@@ -43,12 +44,13 @@ public final class BusEdits {
         return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), hertz));
     }
 
-    /** Another clock and another length of the wires at once. */
-    public static PlanEdit run(Plan plan, String id, int hertz, double centimetres) {
+    /** Another clock and other wires at once. */
+    public static PlanEdit run(Plan plan, String id, int hertz, double centimetres, Cable cable) {
         Bus old = bus(plan, id);
         return new PlanEdit.Together(
-                "ran " + old.name() + " at " + Quantity.hertz(hertz) + " on " + Quantity.count(centimetres) + " cm",
-                List.of(clock(plan, id, hertz), new PlanEdit.SetWire(centimetres)));
+                "ran " + old.name() + " at " + Quantity.hertz(hertz) + " on " + Quantity.count(centimetres) + " cm of "
+                        + (cable == null ? plan.wires() : cable).words(),
+                List.of(clock(plan, id, hertz), new PlanEdit.SetWire(centimetres, cable)));
     }
 
     /**

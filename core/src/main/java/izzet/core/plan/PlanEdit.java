@@ -324,6 +324,24 @@ public interface PlanEdit {
         }
     }
 
+    /** Another value for a resistor; the ends stay. */
+    record SetResistor(String resistorId, double ohms) implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            if (plan.resistors().stream().noneMatch(r -> r.id().equals(resistorId))) {
+                throw new EditRefused("The plan has no resistor \"" + resistorId + "\".");
+            }
+            return plan.withResistors(plan.resistors().stream()
+                    .map(r -> r.id().equals(resistorId) ? new Resistor(r.id(), r.from(), r.to(), ohms) : r)
+                    .toList());
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return "put another resistor in";
+        }
+    }
+
     record RemoveResistor(String resistorId) implements PlanEdit {
         @Override
         public Plan apply(Plan plan) {
@@ -338,16 +356,27 @@ public interface PlanEdit {
         }
     }
 
-    /** @param centimetres null for not known */
-    record SetWire(Double centimetres) implements PlanEdit {
+    /**
+     * Length and kind of the wires.
+     *
+     * @param centimetres null for not known
+     * @param cable null for as it is
+     */
+    record SetWire(Double centimetres, Cable cable) implements PlanEdit {
+        public SetWire(Double centimetres) {
+            this(centimetres, null);
+        }
+
         @Override
         public Plan apply(Plan plan) {
-            return plan.withWire(centimetres);
+            return plan.withWire(centimetres, cable == null ? plan.wires() : cable);
         }
 
         @Override
         public String describe(Plan before) {
-            return "set the length of the bus wires";
+            return cable == null || before.wires() == cable
+                    ? "set the length of the bus wires"
+                    : "took other bus wires";
         }
     }
 

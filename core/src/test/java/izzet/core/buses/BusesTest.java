@@ -13,8 +13,10 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PictureTime;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Cable;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -99,13 +101,31 @@ class BusesTest {
     void aFasterClockAndALongerWireAreTriedWithoutChangingThePlan() {
         Circuit circuit = Workbench.mcu().with("up", Workbench.OLED).circuit();
         String bus = circuit.plan().buses().get(0).id();
-        PullUpWindow then =
-                PullUpWindow.of(PullUpWindow.whatIf(circuit, bus, 400_000, 200)).get(0);
+        PullUpWindow then = PullUpWindow.of(PullUpWindow.whatIf(circuit, bus, 400_000, 200, Cable.LOOSE))
+                .get(0);
         PullUpWindow now = PullUpWindow.of(circuit).get(0);
         assertThat(then.riseLimit()).isLessThan(now.riseLimit());
         assertThat(then.farads() - now.farads()).isCloseTo(170e-12, within(1e-15));
         assertThat(now.fine()).isTrue();
         assertThat(then.tooSlow()).isTrue();
+        PullUpWindow flat = PullUpWindow.of(PullUpWindow.whatIf(circuit, bus, 400_000, 200, Cable.FLAT))
+                .get(0);
+        assertThat(then.farads() - flat.farads()).isCloseTo(100e-12, within(1e-15));
+    }
+
+    /** What the bench tells of a switch's own pins: an open reset is not silently taken for a level. */
+    @Test
+    void theResetAndAddressPinsOfASwitchAreTold() {
+        Workbench bench = Workbench.on("wifi-dual-38")
+                .with("gate", "bus-switch-8")
+                .edit(new PlanEdit.Disconnect(Target.of("gate:RESET")));
+        Circuit circuit = bench.circuit();
+        List<SwitchBench.Pin> pins = SwitchBench.of(
+                        circuit, circuit.unit("gate").orElseThrow(), Set.of())
+                .pins(circuit);
+        assertThat(pins.get(0).reset()).isTrue();
+        assertThat(pins.get(0).open()).isTrue();
+        assertThat(pins.stream().filter(p -> !p.reset())).allMatch(p -> Boolean.FALSE.equals(p.high()));
     }
 
     /** The truth table of a 2-to-4 decoder, active low: its chosen output follows the clock on the enable. */

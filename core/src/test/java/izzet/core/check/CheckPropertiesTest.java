@@ -73,6 +73,7 @@ class CheckPropertiesTest {
                 plan.board(),
                 plan.boardVersion(),
                 plan.wireCentimetres(),
+                plan.cable(),
                 plan.consoleOff(),
                 plan.parts(),
                 plan.buses(),

@@ -211,6 +211,19 @@ class MoreRulesTest {
         assertThat(only(bench, "I4")).contains("rise in");
     }
 
+    /** A button drawn from its other end floats as well, and is as fine with a pull-up. */
+    @Test
+    void p13AButtonEitherWayRound() {
+        for (String[] ends : new String[][] {{"lever:A", "lever:B"}, {"lever:B", "lever:A"}}) {
+            Workbench bench = mcu().bare("lever", "push-button", "to-ground")
+                    .wire(ends[0], "board:7")
+                    .wire(ends[1], "rail:GND");
+            assertThat(only(bench, "P13")).as(ends[0]).contains("rests at no level");
+            bench.edit(new PlanEdit.AddResistor(new Resistor("up", Target.of("rail:5V"), Target.of(ends[0]), 10_000)));
+            assertThat(bench.findings("P13")).as(ends[0]).isEmpty();
+        }
+    }
+
     @Test
     void i5TheControllersOwnLimitCounts() {
         Workbench bench = mcu().with("sign", Workbench.OLED)

@@ -68,6 +68,24 @@ class LampBenchTest {
         assertThat(lamp.amperesWith(330)).isCloseTo(lamp.lit().amperes(), within(1e-4));
     }
 
+    /** Dimmed by either half of the dial, its brightest place is seen and so is its dimmest. */
+    @Test
+    void aDialIsTurnedBothWays() {
+        for (String end : List.of("trim:A", "trim:B")) {
+            Workbench bench = Workbench.mcu()
+                    .bare("lamp", "led", "dimmed")
+                    .bare("trim", "potentiometer", "divider")
+                    .wire("lamp:A", "trim:W")
+                    .wire(end, "board:3")
+                    .wire("lamp:K", "rail:GND");
+            LampBench lamp = LampBench.of(bench.circuit()).get(0);
+            assertThat(lamp.dialled()).isTrue();
+            assertThat(lamp.lit().amperes()).as(end).isGreaterThan(0.1);
+            assertThat(lamp.lit().dimmedAmperes()).as(end).isBetween(2e-4, 4e-4);
+            assertThat(bench.findings("L6")).as(end).isNotEmpty();
+        }
+    }
+
     /** Twice the resistor, about half the current and half the light. */
     @Test
     void lessBrightnessWantsMoreOhms() {

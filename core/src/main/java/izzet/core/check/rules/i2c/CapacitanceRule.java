@@ -27,8 +27,6 @@ public final class CapacitanceRule implements Rule {
         return "bus capacitance within the specification";
     }
 
-    private static final String WIRE = "Common practice: wire has about 100 pF a metre";
-
     @Override
     public void check(Circuit circuit, Findings findings) {
         Set<String> said = new LinkedHashSet<>();
@@ -37,12 +35,12 @@ public final class CapacitanceRule implements Rule {
             double farads = net.farads(circuit);
             findings.compared(this, Quantity.farads(mode.maxFarads() - farads), net.label());
             if (farads > mode.maxFarads() && said.add(net.bus().id() + net.where())) {
-                report(findings, net, mode, farads);
+                report(circuit, findings, net, mode, farads);
             }
         }
     }
 
-    private void report(Findings findings, JoinedNet net, I2cMode mode, double farads) {
+    private void report(Circuit circuit, Findings findings, JoinedNet net, I2cMode mode, double farads) {
         findings.of(this, Severity.FIX, "{bus}, {where}: {farads} hang on each line, and {mode} allows {limit}.")
                 .aspect(net.where())
                 .at(Place.of(net.bus()))
@@ -51,8 +49,13 @@ public final class CapacitanceRule implements Rule {
                 .word("farads", Quantity.farads(farads))
                 .word("mode", mode.label())
                 .word("limit", Quantity.farads(mode.maxFarads()))
-                .compared("capacitance", Quantity.farads(farads), Quantity.farads(mode.maxFarads()), true, WIRE)
-                .formula("sum of the parts + 100 pF a metre of wire")
+                .compared(
+                        "capacitance",
+                        Quantity.farads(farads),
+                        Quantity.farads(mode.maxFarads()),
+                        true,
+                        circuit.plan().wires().source())
+                .formula("sum of the parts + capacitance a metre × length of the wire")
                 .source(I2cMode.SOURCE)
                 .remedy("Shorten the wires, or part the bus with a bus switch.")
                 .add();

@@ -23,8 +23,6 @@ import java.util.Set;
  */
 public final class PullUpRule implements Rule {
 
-    private static final String WIRE = "Common practice: wire has about 100 pF a metre";
-
     @Override
     public String id() {
         return "I4";
@@ -152,7 +150,10 @@ public final class PullUpRule implements Rule {
                 .word("mode", mode.label())
                 .word("limit", Quantity.seconds(mode.riseSeconds()))
                 .figure("pull-ups", describe(pullUps))
-                .figure("capacitance", Quantity.farads(farads), WIRE)
+                .figure(
+                        "capacitance",
+                        Quantity.farads(farads),
+                        circuit.plan().wires().source())
                 .figure("rise 30 % to 70 %", Quantity.seconds(seconds))
                 .figure("limit of " + mode.label(), Quantity.seconds(mode.riseSeconds()), I2cMode.SOURCE)
                 .figure("margin", Quantity.seconds(mode.riseSeconds() - seconds))

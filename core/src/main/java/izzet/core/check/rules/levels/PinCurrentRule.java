@@ -1,6 +1,5 @@
 package izzet.core.check.rules.levels;
 
-import izzet.core.catalog.Pin;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -8,7 +7,6 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PinCurrents;
-import izzet.core.plan.Target;
 import izzet.core.quantity.Quantity;
 import java.util.List;
 
@@ -53,7 +51,7 @@ public final class PinCurrentRule implements Rule {
         double amperes = Math.max(load.sourceAmperes(), load.sinkAmperes());
         findings.compared(this, Quantity.amperes(limit - amperes), load.output().end());
         if (amperes > limit * 1.005) {
-            Place place = place(circuit, load.output().end());
+            Place place = Place.of(circuit, load.output().end());
             findings.of(this, Severity.FIX, "{place} carries {flows}; {limit} is what it may.")
                     .at(place)
                     .word("place", Victims.capital(place.label()))
@@ -66,12 +64,6 @@ public final class PinCurrentRule implements Rule {
                             "Use larger resistors, spread the lamps over more pins, or switch them through a transistor.")
                     .add();
         }
-    }
-
-    private static Place place(Circuit circuit, Target end) {
-        return end.isPin()
-                ? circuit.board().pin(end.name()).map((Pin p) -> Place.of(p)).orElseThrow()
-                : Place.of(circuit.wire(end).orElseThrow());
     }
 
     private void sum(Circuit circuit, Findings findings, String what, double amperes, double limit, String source) {

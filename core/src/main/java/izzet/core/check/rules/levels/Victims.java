@@ -15,9 +15,7 @@ final class Victims {
     private Victims() {}
 
     static Place place(Circuit circuit, Receiver r) {
-        return r.end().isPin()
-                ? Place.of(circuit.board().pin(r.end().name()).orElseThrow())
-                : Place.of(circuit.wire(r.end()).orElseThrow());
+        return Place.of(circuit, r.end());
     }
 
     /** What makes the finding's id: it stays the same trouble while single victims come and go. */

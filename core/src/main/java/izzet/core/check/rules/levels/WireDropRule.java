@@ -8,6 +8,7 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.plan.Cable;
 import izzet.core.quantity.Quantity;
 import java.util.Optional;
 
@@ -26,12 +27,7 @@ public final class WireDropRule implements Rule {
         return "supply leads lose little";
     }
 
-    /** Thin jumper wire, AWG 28. */
-    private static final double OHMS_PER_METRE = 0.213;
-
     private static final double MOST_SHARE = 0.03;
-    private static final String SOURCE =
-            "ASTM B258, copper at 20 degrees Celsius: AWG 28 has 213 milliohm a metre; from memory";
 
     @Override
     public void check(Circuit circuit, Findings findings) {
@@ -39,28 +35,32 @@ public final class WireDropRule implements Rule {
         if (centimetres == null || centimetres == 0) {
             return;
         }
+        Cable cable = circuit.plan().wires();
+        String source = Cable.RESISTANCE + ": AWG " + cable.gauge() + " has " + Math.round(cable.ohmsPerMetre() * 1000)
+                + " milliohm a metre; from memory";
         for (Unit unit : circuit.units()) {
             Part.Supply supply = unit.part().supply();
             Optional<Double> volts = circuit.wire(unit, Role.SUPPLY).flatMap(w -> circuit.railVolts(w.from()));
             if (supply == null || supply.maxMilliamps() == null || volts.isEmpty() || volts.get() <= 0) {
                 continue;
             }
-            double drop = 2 * centimetres / 100 * OHMS_PER_METRE * supply.maxMilliamps() / 1000;
+            double drop = 2 * centimetres / 100 * cable.ohmsPerMetre() * supply.maxMilliamps() / 1000;
             double most = volts.get() * MOST_SHARE;
             findings.compared(this, Quantity.volts(most - drop), unit.name());
             if (drop > most) {
                 findings.of(
                                 this,
                                 Severity.ADVISE,
-                                "The supply leads of {part} lose {drop} at {draw} over {length} cm of thin wire.")
+                                "The supply leads of {part} lose {drop} at {draw} over {length} cm of wire of AWG {gauge}.")
                         .at(Place.of(unit))
                         .word("part", unit.name())
                         .word("drop", Quantity.volts(drop))
                         .word("draw", Quantity.milliamps(supply.maxMilliamps()))
+                        .word("gauge", cable.gauge())
                         .word("length", Math.round(centimetres))
-                        .compared("drop", Quantity.volts(drop), Quantity.volts(most), true, SOURCE)
+                        .compared("drop", Quantity.volts(drop), Quantity.volts(most), true, source)
                         .formula("drop = 2 × length × resistance a metre × current ≤ 3 % of the supply")
-                        .source(SOURCE)
+                        .source(source)
                         .remedy("Use thicker wire, or feed the part near its supply.")
                         .add();
             }

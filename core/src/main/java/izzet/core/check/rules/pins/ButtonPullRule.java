@@ -1,8 +1,7 @@
 package izzet.core.check.rules.pins;
 
 import izzet.core.catalog.Direction;
-import izzet.core.catalog.LogicLevels;
-import izzet.core.catalog.Pin;
+import izzet.core.catalog.ElementKind;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
@@ -12,6 +11,7 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
+import izzet.core.circuit.Listener;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
@@ -45,15 +45,26 @@ public final class ButtonPullRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
-            if (!concerns(wire) || circuit.netOf(wire.from()).isEmpty()) {
+            if (!concerns(wire) && !otherEnd(circuit, wire)
+                    || circuit.netOf(wire.from()).isEmpty()) {
                 continue;
             }
-            Optional<Listener> listener = listener(circuit, wire);
+            Optional<Listener> listener = Listener.of(circuit, wire);
             if (listener.isPresent()) {
                 findings.looked(this);
                 judge(circuit, findings, wire, listener.get());
             }
         }
+    }
+
+    /** The other end of a contact, where its first one leads to nobody who reads: a button may be drawn either way round. */
+    private static boolean otherEnd(Circuit circuit, Wire wire) {
+        return wire.role() == Role.TERMINAL
+                && wire.unit().part().elements().stream()
+                        .filter(e -> e.kind() == ElementKind.SWITCH
+                                && e.b().equals(wire.line().id()))
+                        .flatMap(e -> circuit.wire(Target.line(wire.unit().id(), e.a())).stream())
+                        .anyMatch(first -> Listener.of(circuit, first).isEmpty());
     }
 
     private static boolean concerns(Wire wire) {
@@ -63,50 +74,13 @@ public final class ButtonPullRule implements Rule {
                 && !PinFunction.ANALOG_IN.equals(wire.capability());
     }
 
-    /** Who reads the line: a pin of the board, or a line of an expander. */
-    private record Listener(Target end, String label, Place place, double low, double high) {}
-
-    private static Optional<Listener> listener(Circuit circuit, Wire wire) {
-        var net = circuit.netOf(wire.from()).orElseThrow();
-        for (Pin pin : net.pins()) {
-            if (pin.can(PinFunction.BOARD_RESET)) {
-                return Optional.empty();
-            }
-            LogicLevels levels = circuit.board().levelsOf("port");
-            double supply = circuit.board().logicVolts();
-            return Optional.of(new Listener(
-                    Target.pin(pin.id()),
-                    "pin " + pin.label(),
-                    Place.of(pin),
-                    levels.vil().at(supply),
-                    levels.vih().at(supply)));
-        }
-        for (Wire port : net.wires()) {
-            LogicLevels levels = port.unit().part().levels().get(port.line().levels());
-            Optional<Double> supply = circuit.logicVolts(port.unit(), port.line());
-            if (port.role() == Role.PORT
-                    && port.line().direction() == Direction.BOTH
-                    && levels != null
-                    && levels.vil() != null
-                    && supply.isPresent()) {
-                return Optional.of(new Listener(
-                        port.from(),
-                        port.label(),
-                        Place.of(port),
-                        levels.vil().at(supply.get()),
-                        levels.vih().at(supply.get())));
-            }
-        }
-        return Optional.empty();
-    }
-
     private void judge(Circuit circuit, Findings findings, Wire wire, Listener listener) {
         DcModel dc = circuit.dc();
         int node = dc.node(listener.end());
         Optional<DcModel.Piece> piece = dc.pieceAt(node);
         if (piece.isEmpty()) {
             // On a supply: no contact can change it.
-            stuck(findings, wire, listener, dc.held(node).orElse(0.0));
+            stuck(circuit, findings, wire, listener, dc.held(node).orElse(0.0));
             return;
         }
         DcModel.Point rest = dc.at(piece.get(), new DcModel.State());
@@ -132,7 +106,7 @@ public final class ButtonPullRule implements Rule {
             if (wire.line().direction() == Direction.PASSIVE && own.isEmpty()) {
                 return;
             }
-            stuck(findings, wire, listener, levels.get(levels.size() - 1));
+            stuck(circuit, findings, wire, listener, levels.get(levels.size() - 1));
         }
     }
 
@@ -146,7 +120,7 @@ public final class ButtonPullRule implements Rule {
                         pulled.isPresent()
                                 ? "{line} rests at no level: {listener} has no such resistor inside that a program could switch on."
                                 : "{line} rests at no level: while nothing pulls it, {listener} reads chance.")
-                .at(Place.of(wire), listener.place())
+                .at(Place.of(wire), Place.of(circuit, listener.end()))
                 .word("line", wire.label())
                 .word("listener", listener.label())
                 .source(pulled.isPresent() ? pullSource(circuit) : null)
@@ -159,10 +133,10 @@ public final class ButtonPullRule implements Rule {
         return pulls == null ? null : circuit.board().source(pulls.source());
     }
 
-    private void stuck(Findings findings, Wire wire, Listener listener, double volts) {
+    private void stuck(Circuit circuit, Findings findings, Wire wire, Listener listener, double volts) {
         findings.of(this, Severity.FIX, "{line} never changes: {listener} stays at {volts}, whatever is done to it.")
                 .aspect("stuck")
-                .at(Place.of(wire), listener.place())
+                .at(Place.of(wire), Place.of(circuit, listener.end()))
                 .word("line", wire.label())
                 .word("listener", listener.label())
                 .word("volts", Quantity.volts(volts))

@@ -1,0 +1,22 @@
+package izzet.app.exports;
+
+import java.util.Optional;
+
+/** A way to take a plan away as a file. A new one is a bean. */
+interface PlanExport {
+
+    /** In addresses, such as {@code sheet.pdf}. */
+    String kind();
+
+    String title();
+
+    /** Media type. */
+    String type();
+
+    /** Why this plan has none; empty where it has one. */
+    default Optional<String> missing(ExportSource source) {
+        return Optional.empty();
+    }
+
+    byte[] make(ExportSource source);
+}

@@ -1,0 +1,102 @@
+package izzet.app.bringup;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import izzet.app.PagesOfAPlan;
+import org.junit.jupiter.api.Test;
+
+class BringUpPagesTest extends PagesOfAPlan {
+
+    private static final String PLAN =
+            """
+            {"format":"izzet-plan","version":1,"name":"Ticket hall","board":"sbc-40-pin","parts":[
+            {"id":"sign","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
+            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c1","clockHz":100000}],
+            "connections":[{"from":"sign:VCC","to":"rail:3V3"},{"from":"sign:GND","to":"rail:GND"},
+            {"from":"sign:SCL","to":"board:GPIO3"},{"from":"sign:SDA","to":"board:GPIO2"}]}
+            """;
+
+    BringUpPagesTest() {
+        super(PLAN);
+    }
+
+    private String path() {
+        return "/plans/" + id + "/bring-up";
+    }
+
+    /** At eleven at night: a blank screen, a scan, and the pad that was moved. */
+    @Test
+    void aScanThatDiffersNamesItsCause() {
+        Page page = browser.page(port);
+        page.navigate(path());
+        assertThat(page.locator("#scan .facts")).containsText("0x3C Hall sign");
+        page.locator("#scan-text").fill("Device found at address 0x3D");
+        page.locator("#compare").click();
+        assertThat(page.locator(".scan-rows")).containsText("Hall sign answers at 0x3D, moved by its pads");
+        assertThat(page.locator("#scan-text")).hasValue("Device found at address 0x3D");
+        page.locator("#scan-text").fill("it is dark");
+        page.locator("#compare").click();
+        assertThat(page.locator("#scan [role=alert]")).containsText("No address can be read here");
+        assertThat(page.locator("#scan-text")).hasValue("it is dark");
+        page.context().close();
+    }
+
+    @Test
+    void answersNarrowTheCausesAndCanBeTakenBack() {
+        Page page = browser.page(port);
+        page.navigate(path());
+        page.locator("#see-blank").click();
+        assertThat(page.locator(".likely li")).hasCount(8);
+        String first = page.locator(".likely li strong").first().innerText();
+        page.locator(".likely li")
+                .first()
+                .locator("a", new Locator.LocatorOptions().setHasText("Not it"))
+                .click();
+        assertThat(page.locator(".likely li strong").first()).not().hasText(first);
+        page.goBack();
+        assertThat(page.locator(".likely li strong").first()).hasText(first);
+        page.context().close();
+    }
+
+    /** The classic: 0x3D in the code, 0x3C on the board; either side can be taken over. */
+    @Test
+    void theProgramIsReadBackAndItsAddressTakenOver() {
+        Page page = browser.page(port);
+        page.navigate(path());
+        page.locator("#told").fill("#define SCREEN_HEIGHT 64\n#define SCREEN_ADDRESS 0x3D");
+        page.locator("#read").click();
+        assertThat(page.locator(".read-rows .agrees")).containsText("line 1: SCREEN_HEIGHT 64");
+        assertThat(page.locator(".read-rows .differs")).containsText("plan: 0x3C Hall sign");
+        page.locator(".read-rows .repair").click();
+        assertThat(page.locator("#scan .facts")).containsText("0x3D Hall sign");
+        page.context().close();
+    }
+
+    @Test
+    void theBoardsSideFollowsThePlan() throws Exception {
+        pages.perform(get(path()))
+                .andExpect(content().string(containsString("dtparam=i2c_arm=on")))
+                .andExpect(content().string(containsString("ls /dev/i2c-1 names it")))
+                .andExpect(content().string(containsString("exports/code/bringup.py")))
+                .andExpect(content().string(containsString("1 ms after power or reset")));
+    }
+
+    @Test
+    void whatIsAskedWronglyIsTold() throws Exception {
+        pages.perform(post(path() + "/scan").param("place", "9").param("scan", "0x3C"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("1 places to scan")));
+        pages.perform(post(path() + "/scan").param("place", "0").param("scan", "<script>alert(1)</script>"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(not(containsString("<script>alert"))));
+        pages.perform(get(path()).param("see", "\"><b>")).andExpect(content().string(not(containsString("\"><b>"))));
+    }
+}

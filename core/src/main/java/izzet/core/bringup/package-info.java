@@ -1,0 +1,5 @@
+/**
+ * First light of a plan: a scan beside the expected one, what a symptom makes likely, the order of power-up. Start from {@link
+ * izzet.core.bringup.ScanResult}.
+ */
+package izzet.core.bringup;

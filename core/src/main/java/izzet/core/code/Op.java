@@ -1,0 +1,54 @@
+package izzet.core.code;
+
+import java.util.List;
+
+/** One thing that a program does to bring a plan up, whatever its language. */
+public sealed interface Op {
+
+    /** Said in a comment. */
+    record Note(String words) implements Op {}
+
+    /** A pin becomes an output at a level. */
+    record Output(ProgramPin pin, boolean high) implements Op {}
+
+    record Level(ProgramPin pin, boolean high) implements Op {}
+
+    record Wait(long micros) implements Op {}
+
+    /** One transfer on a 2-wire bus. */
+    record TwoWire(ProgramBus bus, int address, List<Integer> bytes) implements Op {}
+
+    /**
+     * Data in pieces of {@link #PIECE}, each behind a control byte.
+     *
+     * @param pairs count and value in turn
+     */
+    record TwoWireRun(ProgramBus bus, int address, int control, List<Integer> pairs) implements Op {
+        /** What the smallest buffers of platforms take beside address and control byte. */
+        public static final int PIECE = 16;
+    }
+
+    /** The serial bus is set to a mode and a clock. */
+    record SerialBegin(ProgramBus bus, int mode, int hertz) implements Op {}
+
+    /** Bytes on a serial bus; selects are levels of their own. */
+    record Serial(ProgramBus bus, List<Integer> bytes) implements Op {}
+
+    /** @param pairs count and byte in turn */
+    record SerialRun(ProgramBus bus, List<Integer> pairs) implements Op {}
+
+    /** A filled rectangle on a colour panel, in its memory's columns and rows, both ends included; a colour of 16 bits. */
+    record Rectangle(int x0, int y0, int x1, int y1, int colour) {}
+
+    /** Rectangles one after the other. */
+    record Rectangles(ProgramBus bus, ProgramPin select, ProgramPin dataCommand, List<Rectangle> rectangles)
+            implements Op {}
+
+    /**
+     * A value is put on data lines and taken by the enable strobe.
+     *
+     * @param lines lowest first
+     * @param micros to wait afterwards
+     */
+    record Strobe(List<ProgramPin> lines, ProgramPin enable, int value, long micros) implements Op {}
+}

@@ -1,0 +1,164 @@
+package izzet.core.code;
+
+import izzet.core.catalog.BusKind;
+import izzet.core.catalog.Part;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Segment;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import izzet.core.plan.Bus;
+import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Collects what a program does for the displays of a plan. */
+public final class ProgramWriter {
+
+    private static final int MILLI = 1000;
+
+    private final Circuit circuit;
+    private final List<Op> ops = new ArrayList<>();
+    private final Map<String, ProgramBus> buses = new LinkedHashMap<>();
+    private String open = "";
+
+    ProgramWriter(Circuit circuit) {
+        this.circuit = circuit;
+    }
+
+    List<Op> ops() {
+        return List.copyOf(ops);
+    }
+
+    List<ProgramBus> buses() {
+        return List.copyOf(buses.values());
+    }
+
+    public void note(String words) {
+        ops.add(new Op.Note(Names.comment(words)));
+    }
+
+    public void millis(long millis) {
+        ops.add(new Op.Wait(millis * MILLI));
+    }
+
+    public void micros(long micros) {
+        ops.add(new Op.Wait(micros));
+    }
+
+    public void output(ProgramPin pin, boolean high) {
+        ops.add(new Op.Output(pin, high));
+    }
+
+    public void level(ProgramPin pin, boolean high) {
+        ops.add(new Op.Level(pin, high));
+    }
+
+    public void add(Op op) {
+        ops.add(op);
+    }
+
+    /** The pin that a line ends at; empty where it is on a rail or on nothing. */
+    public Optional<ProgramPin> pin(Unit unit, Role role) {
+        return circuit.wiresOf(unit).stream()
+                .filter(w -> w.role() == role)
+                .flatMap(w -> pin(w).stream())
+                .findFirst();
+    }
+
+    public Optional<ProgramPin> pin(Unit unit, String line) {
+        return circuit.wiresOf(unit).stream()
+                .filter(w -> w.line().id().equals(line))
+                .flatMap(w -> pin(w).stream())
+                .findFirst();
+    }
+
+    /** Pins of the lines with a role, in the order of the part. */
+    public List<ProgramPin> pins(Unit unit, Role role) {
+        return circuit.wiresOf(unit).stream()
+                .filter(w -> w.role() == role)
+                .flatMap(w -> pin(w).stream())
+                .toList();
+    }
+
+    Optional<ProgramPin> pin(Wire wire) {
+        return circuit.pinsUnder(wire).stream().findFirst().map((Pin p) -> ProgramPin.of(circuit.board(), p));
+    }
+
+    /** The bus of a part; empty where no controller of the board runs it. */
+    public Optional<ProgramBus> bus(Unit unit) {
+        return circuit.busOf(unit).filter(b -> !b.bitBanged()).map(b -> buses.computeIfAbsent(b.id(), id -> bus(b)));
+    }
+
+    private ProgramBus bus(Bus bus) {
+        String digits = bus.controller().replaceAll(".*?(\\d*)$", "$1");
+        List<Unit> on = circuit.units().stream()
+                .filter(u -> bus.id().equals(u.placed().bus()))
+                .toList();
+        return new ProgramBus(
+                Names.constant(bus.name()),
+                bus.controller(),
+                digits.isEmpty() ? 0 : Integer.parseInt(digits),
+                bus.clockHz(),
+                first(on, Role.I2C_SDA, Role.SPI_MOSI),
+                first(on, Role.I2C_SCL, Role.SPI_SCK),
+                first(on, Role.SPI_MISO),
+                bus.kind() == BusKind.SPI);
+    }
+
+    private ProgramPin first(List<Unit> units, Role... roles) {
+        for (Role role : roles) {
+            for (Unit unit : units) {
+                Optional<ProgramPin> pin = pin(unit, role);
+                if (pin.isPresent()) {
+                    return pin.get();
+                }
+            }
+        }
+        return null;
+    }
+
+    public Optional<Integer> address(Unit unit) {
+        return circuit.addressOf(unit);
+    }
+
+    /** Opens the way to a part: channels of switches, selects of gates. Nothing where it hangs on the trunk. */
+    public void way(Unit unit, ProgramBus bus) {
+        Segment segment = circuit.segmentOf(unit).orElse(null);
+        if (segment == null || segment.label().equals(open)) {
+            return;
+        }
+        open = segment.label();
+        for (Segment.Hop hop : segment.path()) {
+            Part part = hop.through().part();
+            if (part.busSwitch() != null) {
+                circuit.addressOf(hop.through()).ifPresent(a -> {
+                    note(hop.through().name() + ": channel " + hop.channel() + " on, the others off");
+                    add(new Op.TwoWire(bus, a, List.of(1 << Integer.parseInt(hop.channel()))));
+                });
+            } else if (part.clockGate() != null) {
+                gate(hop, part.clockGate());
+            }
+        }
+    }
+
+    private void gate(Segment.Hop hop, Part.ClockGate gate) {
+        int value = gate.outputs().indexOf(hop.channel());
+        if (value < 0) {
+            value = hop.channel().matches("\\d+") ? Integer.parseInt(hop.channel()) : 0;
+        }
+        note(hop.through().name() + ": the clock goes to output "
+                + gate.outputs().get(value));
+        for (int i = 0; i < gate.selects().size(); i++) {
+            int bit = i;
+            int chosen = value;
+            circuit.wire(Target.line(hop.through().id(), gate.selects().get(i)))
+                    .flatMap(this::pin)
+                    .ifPresent(p -> output(p, (chosen >> bit & 1) == 1));
+        }
+    }
+}

@@ -1,0 +1,271 @@
+package izzet.core.code;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.Workbench;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Every language is compiled or run, and where it runs it must do to pins and buses what the plan asks for. */
+class CodeTargetTest {
+
+    @TempDir
+    Path folder;
+
+    private static String resource(String name) throws Exception {
+        try (var in = CodeTargetTest.class.getResourceAsStream("/code/" + name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private String run(String... command) throws Exception {
+        Path out = folder.resolve("out.txt");
+        Process process = new ProcessBuilder(command)
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(out.toFile())
+                .start();
+        int code = process.waitFor();
+        String said = Files.readString(out);
+        assertThat(code)
+                .as(String.join(" ", command) + "\n" + said.substring(0, Math.min(4000, said.length())))
+                .isZero();
+        return said;
+    }
+
+    private static CodeTarget target(String file) {
+        return CodeTarget.all().stream()
+                .filter(t -> t.file().equals(file))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Workbench twins(String board) {
+        Workbench bench = Workbench.on(board)
+                .with("gate", "bus-switch-4")
+                .bare("up", Workbench.OLED, "2-wire")
+                .bare("down", Workbench.OLED, "2-wire");
+        for (String[] w : new String[][] {{"up", "0"}, {"down", "2"}}) {
+            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
+                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
+                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
+        }
+        return bench;
+    }
+
+    /** Plans for each kind of display, on a board. */
+    private static Map<String, Circuit> plans(String board) {
+        Map<String, Circuit> plans = new LinkedHashMap<>();
+        plans.put("small", Workbench.on(board).with("sign", Workbench.OLED).circuit());
+        plans.put(
+                "flat",
+                Workbench.on(board).with("sign", "oled-128x32-page-2wire").circuit());
+        plans.put(
+                "wide memory",
+                Workbench.on(board).with("sign", "oled-1v3-132-2wire").circuit());
+        plans.put(
+                "small serial",
+                Workbench.on(board).with("sign", "oled-128x64-page-serial").circuit());
+        plans.put("twins", twins(board).circuit());
+        plans.put(
+                "expander",
+                Workbench.on(board).with("cabin", "character-20x4-expander").circuit());
+        plans.put(
+                "four lines",
+                Workbench.on(board).with("cabin", "character-16x2-direct").circuit());
+        plans.put(
+                "harmful",
+                Workbench.on(board)
+                        .with("sign", Workbench.OLED)
+                        .edit(new PlanEdit.RenamePart("sign", "*/ \"; rm -rf ??/\n#include <x>"))
+                        .edit(new PlanEdit.Rename("*/ \"; rm"))
+                        .circuit());
+        plans.put(
+                "colour",
+                Workbench.on(board).with("map", "colour-128x160-serial-3v3").circuit());
+        return plans;
+    }
+
+    private List<String> expected(Circuit circuit) {
+        return ProgramLog.of(BringUp.of(circuit));
+    }
+
+    private List<String> done(String log) {
+        return log.lines()
+                .filter(l -> l.startsWith("pin ") || l.startsWith("i2c ") || l.startsWith("spi "))
+                .toList();
+    }
+
+    @Test
+    void theSketchDoesWhatThePlanAsks() throws Exception {
+        Files.writeString(folder.resolve("Wire.h"), resource("stub.h"));
+        Files.writeString(folder.resolve("SPI.h"), "#pragma once\n");
+        for (Map.Entry<String, Circuit> plan : plans("mcu-8bit-5v-14-6").entrySet()) {
+            String source = target("bringup.ino").text(plan.getValue());
+            Files.writeString(folder.resolve("bringup.cpp"), source + "\nint main() { setup(); loop(); }\n");
+            run(
+                    "g++",
+                    "-std=c++17",
+                    "-Wall",
+                    "-Wextra",
+                    "-Werror",
+                    "-Wno-unused",
+                    "-O1",
+                    "-I.",
+                    "-o",
+                    "bringup",
+                    "bringup.cpp");
+            assertThat(done(run("./bringup"))).as(plan.getKey()).isEqualTo(expected(plan.getValue()));
+        }
+    }
+
+    /** The type that the board's file names as its data sheet. */
+    private static String chip() {
+        String source = Workbench.CATALOG
+                .board("mcu-8bit-bare-28")
+                .orElseThrow()
+                .sources()
+                .get("mcu");
+        return source.replaceAll(".*\\((\\w+)\\).*", "$1").toLowerCase(Locale.ROOT);
+    }
+
+    @Test
+    void theBareChipsProgramCompiles() throws Exception {
+        for (Map.Entry<String, Circuit> plan : plans("mcu-8bit-bare-28").entrySet()) {
+            Files.writeString(folder.resolve("bringup.c"), target("bringup.c").text(plan.getValue()));
+            String said = run(
+                    "avr-gcc",
+                    "-mmcu=" + chip(),
+                    "-DF_CPU=8000000UL",
+                    "-Os",
+                    "-std=gnu99",
+                    "-Wall",
+                    "-Wextra",
+                    "-Werror",
+                    "-o",
+                    "bringup.elf",
+                    "bringup.c");
+            assertThat(said).as(plan.getKey()).isEmpty();
+        }
+    }
+
+    @Test
+    void thePythonOfAMicrocontrollerDoesWhatThePlanAsks() throws Exception {
+        Files.writeString(folder.resolve("stub.py"), resource("stub_board.py"));
+        for (Map.Entry<String, Circuit> plan : plans("mcu-dual-40").entrySet()) {
+            Files.writeString(
+                    folder.resolve("bringup.py"), target("bringup_board.py").text(plan.getValue()));
+            run("python3", "-m", "py_compile", "bringup.py");
+            assertThat(done(run("python3", "stub.py"))).as(plan.getKey()).isEqualTo(expected(plan.getValue()));
+        }
+    }
+
+    @Test
+    void thePythonOfAComputerDoesWhatThePlanAsks() throws Exception {
+        Files.writeString(folder.resolve("stub.py"), resource("stub_computer.py"));
+        for (Map.Entry<String, Circuit> plan : plans("sbc-40-pin").entrySet()) {
+            Files.writeString(folder.resolve("bringup.py"), target("bringup.py").text(plan.getValue()));
+            run("python3", "-m", "py_compile", "bringup.py");
+            assertThat(done(run("python3", "stub.py"))).as(plan.getKey()).isEqualTo(expected(plan.getValue()));
+        }
+    }
+
+    @Test
+    void theRetroComputersProgramAssembles() throws Exception {
+        Circuit circuit = Workbench.on("retro-8bit-two-port")
+                .with("label", "character-16x2-direct")
+                .circuit();
+        String source = target("bringup.s").text(circuit);
+        Files.writeString(folder.resolve("bringup.s"), source);
+        assertThat(run("ca65", "bringup.s", "-o", "bringup.o")).isEmpty();
+        assertThat(source).contains("PORT_A").contains("jsr millis");
+    }
+
+    /** The bytes put on the wire for a small display make its frame: first and last column lit whole. */
+    @Test
+    void thePictureOfASmallDisplayIsAFrame() {
+        List<String> log = expected(Workbench.mcu().with("sign", Workbench.OLED).circuit());
+        List<Integer> data = new ArrayList<>();
+        log.stream().filter(l -> l.startsWith("i2c 60 64 ")).forEach(l -> {
+            String[] words = l.split(" ");
+            for (int i = 3; i < words.length; i++) {
+                data.add(Integer.parseInt(words[i]));
+            }
+        });
+        assertThat(data).hasSize(1024);
+        for (int page = 0; page < 8; page++) {
+            assertThat(data.get(page * 128)).isEqualTo(0xFF);
+            assertThat(data.get(page * 128 + 127)).isEqualTo(0xFF);
+        }
+        assertThat(data.subList(20, 100)).containsOnly(0x01);
+        assertThat(data.subList(7 * 128 + 20, 7 * 128 + 100)).containsOnly(0x80);
+        assertThat(log.get(0))
+                .isEqualTo(
+                        "i2c 60 0 174 213 128 168 63 211 0 64 141 20 32 0 161 200 218 18 129 207 217 241 219 64 164 166 175");
+    }
+
+    /** Each twin gets its own set-up behind its own channel. */
+    @Test
+    void twinsAreSetUpOneByOne() {
+        List<String> log = expected(twins(Workbench.MCU).circuit());
+        int first = log.indexOf("i2c 112 1");
+        int second = log.indexOf("i2c 112 4");
+        assertThat(first).isNotNegative();
+        assertThat(second).isGreaterThan(first);
+        for (int from : new int[] {first, second}) {
+            assertThat(log.get(from + 1)).startsWith("i2c 60 0 174");
+        }
+    }
+
+    @Test
+    void constantsAreThoseOfThePlan() {
+        Circuit circuit = Workbench.mcu()
+                .with("sign", Workbench.OLED)
+                .with("map", "colour-240x320-serial-regulator")
+                .edit(new PlanEdit.SetStrap("sign", "address", "moved"))
+                .circuit();
+        List<Constant> constants = BringUp.of(circuit).constants();
+        assertThat(constants).extracting(Constant::name).doesNotHaveDuplicates();
+        assertThat(constants)
+                .filteredOn(c -> c.name().equals("THE_SIGN_ADDRESS"))
+                .extracting(Constant::text)
+                .containsExactly("0x3D");
+        String dc = circuit.wire(Target.of("map:DC"))
+                .map(w -> circuit.pinsUnder(w).iterator().next().label())
+                .orElseThrow();
+        assertThat(constants)
+                .filteredOn(c -> c.name().equals("THE_MAP_DC"))
+                .extracting(c -> c.pin().label())
+                .containsExactly(dc);
+    }
+
+    @Test
+    void aPlanGetsTheLanguagesOfItsBoard() {
+        Circuit sbc = Workbench.sbc().with("sign", Workbench.OLED).circuit();
+        assertThat(CodeTarget.all().stream()
+                        .filter(t -> t.missing(sbc).isEmpty())
+                        .map(CodeTarget::file))
+                .containsExactly("bringup.py");
+        Circuit mcu = Workbench.mcu().with("sign", Workbench.OLED).circuit();
+        assertThat(CodeTarget.all().stream()
+                        .filter(t -> t.missing(mcu).isEmpty())
+                        .map(CodeTarget::file))
+                .containsExactlyInAnyOrder("bringup.c", "bringup.ino");
+        Circuit dual = Workbench.on("mcu-dual-40").with("sign", Workbench.OLED).circuit();
+        assertThat(CodeTarget.all().stream()
+                        .filter(t -> t.missing(dual).isEmpty())
+                        .map(CodeTarget::file))
+                .containsExactlyInAnyOrder("bringup_board.py", "bringup.ino");
+    }
+}
