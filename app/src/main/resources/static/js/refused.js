@@ -15,8 +15,15 @@ const again = () => {
   return button;
 };
 
+// What a page asks for by itself may be of a plan that has changed meanwhile: its fault page must not stand in a part of the page.
+const aside = (e) => {
+  const { requestConfig, xhr, target } = e.detail;
+  return requestConfig && requestConfig.verb === "get" && xhr.status >= 400 && target.id !== "page";
+};
+
 export const refused = (e) => {
   const form = e.detail.requestConfig && e.detail.requestConfig.elt.closest("form");
+  if (aside(e)) e.detail.shouldSwap = false;
   if (!form || !form.querySelector(FIELDS) || !REFUSALS.includes(e.detail.xhr.status)) return;
   const fault = new DOMParser().parseFromString(e.detail.serverResponse, "text/html").querySelector(".fault .detail");
   if (!fault) return;

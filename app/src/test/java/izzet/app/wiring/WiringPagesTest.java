@@ -10,10 +10,13 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import izzet.app.PagesOfAPlan;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -177,5 +180,24 @@ class WiringPagesTest extends PagesOfAPlan {
         pages.perform(get(wiring() + "/steps/99"))
                 .andExpect(status().isNotFound())
                 .andExpect(content().string(containsString("there is no step 99")));
+    }
+
+    /** A finding that is gone when its repairs are asked for must not take the head of the page with it. */
+    @Test
+    void anAnswerThatComesTooLateLeavesThePageAsItIs() {
+        Page page = browser.page(port);
+        List<Route> asked = new ArrayList<>();
+        page.route("**/repairs?*", asked::add);
+        page.navigate("/plans/" + id + "/pins");
+        page.waitForCondition(() -> asked.size() > 1);
+        asked.get(0)
+                .resume(new Route.ResumeOptions()
+                        .setUrl("http://127.0.0.1:" + port + "/plans/" + id + "/findings/gone/repairs?station=pins"));
+        page.waitForResponse("**/repairs?*", () -> {});
+        asked.get(1).resume();
+        assertThat(page.locator(".finding .repairs, .finding .figures")).not().hasCount(0);
+        assertThat(page.locator(".sub")).containsText("8-bit 5 V board");
+        assertThat(page.locator(".finding .fault")).hasCount(0);
+        page.context().close();
     }
 }
