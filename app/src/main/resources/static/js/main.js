@@ -1,6 +1,7 @@
 // What only the browser can do. Everything works as plain pages and forms, too.
 import Alpine from "../vendor/alpine/alpine-csp.js";
 import drop from "./drop.js";
+import glass from "./glass.js";
 import header from "./header.js";
 import item from "./item.js";
 import lines from "./lines.js";
@@ -14,6 +15,7 @@ import wiring from "./wiring.js";
 document.documentElement.classList.add("js");
 Alpine.store("busy", { words: "" });
 Alpine.data("drop", drop);
+Alpine.data("glass", glass);
 Alpine.data("header", header);
 Alpine.data("item", item);
 Alpine.data("lines", lines);

@@ -82,16 +82,22 @@ export default () => {
       grabbed = null;
     },
 
+    // A click on a lane goes to what was said at that time of the whole record.
+    lane(e) {
+      const box = e.currentTarget.getBoundingClientRect();
+      this.lineAt(Math.floor(wave.first + (e.clientX - box.left) / box.width * (wave.last - wave.first)));
+    },
+
     // A click on the wave selects the line that was said there; one on another page is asked for.
     lineAt(tick) {
       if (tick === null) return;
-      const link = this.links().find((a) => +a.dataset.from <= tick && tick <= +a.dataset.to);
+      const link = tick < 0 ? null : this.links().find((a) => +a.dataset.from <= tick && tick <= +a.dataset.to);
       if (link) {
         link.click();
         return;
       }
       const jump = this.$root.querySelector("#jump");
-      jump.href = `${jump.dataset.base}?at=${tick}`;
+      jump.href = `${jump.dataset.base}&at=${tick}`;
       jump.click();
     },
   };

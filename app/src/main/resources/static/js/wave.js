@@ -1,7 +1,8 @@
-// Draws a stretch of clock and data on a canvas, with the bytes under it. The server sends only what is visible.
+// Draws a stretch of the lines of a bus on a canvas, with the bytes under it. The server sends only what is visible.
 const LEFT = 60;
 const LEAST_TICKS = 40;
 const LEAST_COLUMNS = 50;
+const COLOURS = ["--ink", "--i2c", "--spi", "--soft"];
 
 const time = (ticks, femtoseconds) => {
   const s = ticks * femtoseconds / 1e15;
@@ -15,6 +16,11 @@ export class Wave {
     this.first = +canvas.dataset.first;
     this.last = +canvas.dataset.last;
     this.asked = 0;
+    this.roles = canvas.dataset.roles.split(" ");
+    // Two lines have room; many share it. The style sheet has the heights.
+    this.step = this.roles.length > 4 ? 22 : 42;
+    this.tall = this.roles.length > 4 ? 14 : 26;
+    this.foot = 12 + this.roles.length * this.step;
     this.show(+canvas.dataset.from, +canvas.dataset.to);
   }
 
@@ -62,7 +68,7 @@ export class Wave {
     const c = this.canvas;
     const columns = Math.max(LEAST_COLUMNS, Math.floor(c.clientWidth - LEFT));
     const stretch = `from=${Math.floor(this.from)}&to=${Math.ceil(this.to)}`;
-    const [answer, told] = await Promise.all([fetch(`${c.dataset.url}?${stretch}&columns=${columns}`), fetch(`${c.dataset.labels}?${stretch}`)]);
+    const [answer, told] = await Promise.all([fetch(`${c.dataset.url}${stretch}&columns=${columns}`), fetch(`${c.dataset.labels}${stretch}`)]);
     if (!answer.ok || mine !== this.asked) return;
     const data = new Uint8Array(await answer.arrayBuffer()), labels = told.ok ? await told.json() : [];
     if (mine === this.asked) this.paint(data, labels, columns);
@@ -79,10 +85,11 @@ export class Wave {
     g.scale(scale, scale);
     g.clearRect(0, 0, c.clientWidth, c.clientHeight);
     g.font = "13px 'Izzet Text', sans-serif";
-    [[c.dataset.scl, "--ink", 12], [c.dataset.sda, "--i2c", 54]].forEach(([name, colour, y], i) => {
+    this.roles.forEach((name, i) => {
+      const y = 12 + i * this.step;
       g.fillStyle = ink("--soft");
-      g.fillText(name.split(".").pop().slice(0, 9), 0, y + 18);
-      g.strokeStyle = ink(colour);
+      g.fillText(name, 0, y + this.tall - 8 + 4);
+      g.strokeStyle = ink(COLOURS[Math.min(i, COLOURS.length - 1)]);
       this.line(g, data.subarray(i * columns, (i + 1) * columns), y);
     });
     this.bytes(g, labels, columns, ink);
@@ -91,7 +98,7 @@ export class Wave {
   }
 
   line(g, data, y) {
-    const at = (level) => y + (level === 1 ? 0 : level === 0 ? 26 : 13);
+    const at = (level) => y + (level === 1 ? 0 : level === 0 ? this.tall : this.tall / 2);
     let last = -1;
     g.beginPath();
     data.forEach((b, x) => {
@@ -114,11 +121,11 @@ export class Wave {
       g.strokeStyle = ink("--rule");
       g.beginPath();
       g.moveTo(Math.max(LEFT, x), 8);
-      g.lineTo(Math.max(LEFT, x), 98);
+      g.lineTo(Math.max(LEFT, x), this.foot + 2);
       g.stroke();
       g.fillStyle = ink(l.heard ? "--soft" : "--stop");
       const text = l.heard ? l.text : `${l.text} ✕`;
-      if (x >= LEFT - 2 && g.measureText(text).width + 6 < width) g.fillText(text, x + 4, 96);
+      if (x >= LEFT - 2 && g.measureText(text).width + 6 < width) g.fillText(text, x + 4, this.foot);
     }
   }
 
@@ -126,7 +133,7 @@ export class Wave {
     g.fillStyle = ink("--soft");
     for (let k = 0; k <= 4; k++) {
       g.textAlign = k === 0 ? "left" : k === 4 ? "right" : "center";
-      g.fillText(time(this.from + (this.to - this.from) * k / 4, +this.canvas.dataset.fs), LEFT + columns * k / 4, 117);
+      g.fillText(time(this.from + (this.to - this.from) * k / 4, +this.canvas.dataset.fs), LEFT + columns * k / 4, this.foot + 21);
     }
     g.textAlign = "left";
   }

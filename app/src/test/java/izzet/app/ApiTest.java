@@ -219,7 +219,7 @@ class ApiTest {
         assertThat(JSON.readTree(last).get("detail").asString()).startsWith("Line ");
         assertThat(lines.lines().count()).isGreaterThan(5);
         assertThat(decode("scl=scl&sda=nope", good, "application/json").body()).contains("no line 'nope'");
-        assertThat(decode("protocol=spi&scl=scl&sda=sda", good, "application/json")
+        assertThat(decode("protocol=morse&scl=scl&sda=sda", good, "application/json")
                         .statusCode())
                 .isEqualTo(400);
         assertThat(decode("scl=scl&sda=sda", new byte[0], "application/json").body())
@@ -246,7 +246,7 @@ class ApiTest {
                 .contains("'x'")
                 .contains("number");
         assertThat(problem(post("/api/decode?sda=sda", "$"), 400).get("detail").asString())
-                .contains("'scl' is missing");
+                .contains("needs the line scl");
         HttpResponse<String> patched = send(to("/api/plans").method("PATCH", HttpRequest.BodyPublishers.noBody()));
         assertThat(problem(patched, 405).get("detail").asString()).contains("GET, POST");
         assertThat(patched.headers().firstValue("Allow"))
@@ -261,6 +261,78 @@ class ApiTest {
                         .get("detail")
                         .asString())
                 .contains("glitchNs");
+    }
+
+    private HttpResponse<String> glass(String query, String capture, String accept) throws IOException {
+        return send(to("/api/glass?" + query)
+                .header("Accept", accept)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(Files.readAllBytes(CAPTURES.resolve(capture)))));
+    }
+
+    /** Digits of a picture alone: comments and line ends are nobody's business. */
+    private static String digits(String picture) {
+        return picture.lines()
+                .filter(l -> !l.startsWith("#"))
+                .collect(java.util.stream.Collectors.joining(" "))
+                .replaceAll("\\s+", " ")
+                .strip();
+    }
+
+    @Test
+    void theGlassOfARecord() throws IOException {
+        JsonNode text = JSON.readTree(glass(
+                        "display=character-lcd&e=E&rs=RS&d4=D4&d5=D5&d6=D6&d7=D7&columns=16&rows=2",
+                        "lcd-4bit.vcd",
+                        "*/*")
+                .body());
+        assertThat(text.get("lines").get(0).asString()).isEqualTo("Water tank 73% \u0001");
+        assertThat(text.get("glyphs").get("1").get(4).asInt()).isEqualTo(17);
+        String expander = "display=character-lcd&scl=scl&sda=sda&bits=rs:0,rw:1,e:2,backlight:3,d4:4,d5:5,d6:6,d7:7";
+        assertThat(glass(expander + "&expander=38", "i2c-expander-lcd.vcd", "application/json")
+                        .body())
+                .contains("Platform 2 clear");
+        String colour = glass(
+                        "display=dcs&clock=clk&mosi=mosi&select=cs&dc=dc", "spi-dcs-tft.vcd", "image/x-portable-pixmap")
+                .body();
+        assertThat(digits(colour)).isEqualTo(digits(Files.readString(CAPTURES.resolve("spi-dcs-tft.ppm"))));
+        String part = glass(
+                        "display=dcs&clock=clk&mosi=mosi&select=cs&dc=dc&x=10&y=20&width=2&height=1",
+                        "spi-dcs-tft.vcd",
+                        "image/x-portable-pixmap")
+                .body();
+        assertThat(digits(part)).isEqualTo("P3 2 1 255 123 186 247 123 186 247");
+        String oled = "display=page-oled&scl=scl&sda=sda&address=0x3C";
+        assertThat(digits(glass(oled, "i2c-page-oled.vcd", "image/x-portable-bitmap")
+                                .body())
+                        .replace(" ", ""))
+                .isEqualTo(digits(Files.readString(CAPTURES.resolve("i2c-page-oled.pbm")))
+                        .replace(" ", ""));
+        assertThat(glass(oled, "i2c-page-oled.vcd", "image/png").headers().firstValue("Content-Type"))
+                .hasValue("image/png");
+    }
+
+    @Test
+    void aGlassThatIsAskedForWronglySaysWhy() throws IOException {
+        String oled = "display=page-oled&scl=scl&sda=sda";
+        assertThat(problem(glass("display=lantern&scl=scl&sda=sda", "i2c-page-oled.vcd", "*/*"), 400)
+                        .toString())
+                .contains("page-oled");
+        assertThat(problem(glass(oled + "&x=4", "i2c-page-oled.vcd", "*/*"), 400)
+                        .toString())
+                .contains("all four");
+        assertThat(problem(glass(oled + "&address=hall", "i2c-page-oled.vcd", "*/*"), 400)
+                        .toString())
+                .contains("0x3C");
+        assertThat(problem(glass(oled + "&atNs=soon", "i2c-page-oled.vcd", "*/*"), 400)
+                        .toString())
+                .contains("atNs");
+        assertThat(problem(glass(oled, "i2c-page-oled.vcd", "application/json"), 406)
+                        .get("status")
+                        .asInt())
+                .isEqualTo(406);
+        assertThat(problem(glass("display=bus-switch&scl=scl&sda=sda", "i2c-page-oled.vcd", "*/*"), 400)
+                        .toString())
+                .contains("bus-switch");
     }
 
     /** Tables are told from dumps by their first line. */

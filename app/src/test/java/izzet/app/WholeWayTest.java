@@ -282,7 +282,7 @@ class WholeWayTest {
         return (String)
                 page.evaluate(
                         "async () => { const c = document.querySelector('#wave');"
-                                + " return (await fetch(c.dataset.labels + '?from=' + c.dataset.from + '&to=' + c.dataset.to)).text(); }");
+                                + " return (await fetch(c.dataset.labels + 'from=' + c.dataset.from + '&to=' + c.dataset.to)).text(); }");
     }
 
     @Test
@@ -666,6 +666,7 @@ class WholeWayTest {
                 "/plans/2/bring-up",
                 "/plans/1/traffic",
                 "/plans/1/traffic/1?line=4",
+                "/plans/1/traffic/1/lines?protocol=spi",
                 "/plans/2/pins",
                 "/shelf",
                 "/shelf?q=oled",

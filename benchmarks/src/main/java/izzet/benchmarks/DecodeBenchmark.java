@@ -2,10 +2,13 @@ package izzet.benchmarks;
 
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.VcdReader;
-import izzet.core.decode.I2cDecoder;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.Settings;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -54,8 +57,9 @@ public class DecodeBenchmark {
     @Benchmark
     public long decode() throws IOException {
         long[] bytes = {0};
-        new VcdReader(new ByteArrayInputStream(record))
-                .read(new I2cDecoder("scl", "sda", 0, t -> bytes[0] += t.size()));
+        Protocol i2c = Protocols.of("i2c");
+        Settings settings = Settings.of(i2c, Map.of("scl", "scl", "sda", "sda")::get);
+        new VcdReader(new ByteArrayInputStream(record)).read(i2c.decoder(settings, e -> bytes[0]++));
         return bytes[0];
     }
 }

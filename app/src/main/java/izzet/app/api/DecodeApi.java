@@ -1,12 +1,11 @@
 package izzet.app.api;
 
 import izzet.app.fault.TooLarge;
-import izzet.app.files.LimitedStream;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.RecordReader;
-import izzet.core.decode.I2cDecoder;
-import izzet.core.decode.I2cTransfer;
-import izzet.core.decode.TransferJson;
+import izzet.core.decode.Decoder;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Settings;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedOutputStream;
@@ -19,11 +18,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.function.Consumer;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -34,45 +31,33 @@ import tools.jackson.databind.json.JsonMapper;
 class DecodeApi {
 
     private static final String NDJSON = "application/x-ndjson";
-    private static final int MAX_GLITCH_NANOS = 1_000_000;
-
-    private final long maxBytes;
+    private final RecordRequest requests;
     private final JsonMapper json = JsonMapper.shared();
 
-    DecodeApi(@Value("${izzet.records.max-bytes}") long maxBytes) {
-        this.maxBytes = maxBytes;
+    DecodeApi(RecordRequest requests) {
+        this.requests = requests;
     }
+
+    /** A record that is to be decoded. */
+    private record Asked(InputStream body, Protocol protocol, Settings settings) {}
 
     @PostMapping("/api/decode")
-    void decode(
-            @RequestParam(defaultValue = "i2c") String protocol,
-            @RequestParam String scl,
-            @RequestParam String sda,
-            @RequestParam(defaultValue = "0") long glitchNs,
-            HttpServletRequest request,
-            HttpServletResponse response)
-            throws IOException {
-        if (!protocol.equals("i2c")) {
-            throw new IllegalArgumentException("The protocol '" + protocol + "' is not known; known is i2c.");
-        }
-        if (glitchNs < 0 || glitchNs > MAX_GLITCH_NANOS) {
-            throw new IllegalArgumentException("glitchNs lies between 0 and " + MAX_GLITCH_NANOS + ".");
-        }
-        InputStream body = limited(request.getInputStream());
+    void decode(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        Protocol protocol = requests.protocol(request);
+        Asked asked = new Asked(requests.body(request), protocol, requests.settings(request, protocol));
         String accept = request.getHeader("Accept");
         if (accept != null && accept.contains(NDJSON)) {
-            stream(body, scl, sda, glitchNs, response);
+            stream(asked, response);
         } else {
-            whole(body, scl, sda, glitchNs, response);
+            whole(asked, response);
         }
     }
 
-    private void stream(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response)
-            throws IOException {
+    private void stream(Asked asked, HttpServletResponse response) throws IOException {
         long[] events = {0};
         OutputStream out = new BufferedOutputStream(new Late(response), 1 << 16);
         try {
-            run(body, scl, sda, glitchNs, text -> {
+            run(asked, text -> {
                 events[0]++;
                 write(out, text.append('\n'));
             });
@@ -125,14 +110,13 @@ class DecodeApi {
         }
     }
 
-    private void whole(InputStream body, String scl, String sda, long glitchNs, HttpServletResponse response)
-            throws IOException {
+    private void whole(Asked asked, HttpServletResponse response) throws IOException {
         Path file = Files.createTempFile("izzet-decode", ".json");
         try {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
                 boolean[] some = {false};
                 write(out, new StringBuilder("{\"events\":["));
-                run(body, scl, sda, glitchNs, text -> {
+                run(asked, text -> {
                     if (some[0]) {
                         text.insert(0, ",\n");
                     }
@@ -149,17 +133,15 @@ class DecodeApi {
         }
     }
 
-    private static void run(InputStream body, String scl, String sda, long glitchNs, Consumer<StringBuilder> event)
-            throws IOException {
+    private static void run(Asked asked, Consumer<StringBuilder> event) throws IOException {
         StringBuilder text = new StringBuilder();
-        I2cDecoder[] decoder = new I2cDecoder[1];
-        Consumer<I2cTransfer> take = t -> {
+        Decoder[] decoder = new Decoder[1];
+        decoder[0] = asked.protocol().decoder(asked.settings(), e -> {
             text.setLength(0);
-            TransferJson.append(text, t, decoder[0].timeScale());
+            asked.protocol().json(text, e, decoder[0].timeScale());
             event.accept(text);
-        };
-        decoder[0] = new I2cDecoder(scl, sda, glitchNs, take);
-        RecordReader.read(body, decoder[0]);
+        });
+        RecordReader.read(asked.body(), decoder[0]);
     }
 
     private static void write(OutputStream out, StringBuilder text) {
@@ -168,13 +150,5 @@ class DecodeApi {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    private InputStream limited(InputStream in) {
-        return new LimitedStream(
-                in,
-                maxBytes,
-                "The record is larger than " + maxBytes
-                        + " bytes. Record a shorter stretch, or start with a larger izzet.records.max-bytes.");
     }
 }

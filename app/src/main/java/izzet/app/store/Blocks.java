@@ -31,20 +31,17 @@ public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
             order by b.id.seq""")
     List<EdgeBlock> between(long id, int line, long from, long to, Limit most);
 
-    @Query("select count(t) from TransferBlockRow t where t.id.recordId = :id")
-    int transferBlocks(long id);
+    @Query("select count(e) from EventBlockRow e where e.id.busId = :bus")
+    int eventBlocks(long bus);
 
-    @Query("select t.packed from TransferBlockRow t where t.id.recordId = :id and t.id.seq = :seq")
-    byte[] transfers(long id, int seq);
+    @Query("select e.packed from EventBlockRow e where e.id.busId = :bus and e.id.seq = :seq")
+    byte[] events(long bus, int seq);
 
-    /** The last block that begins at a moment or before it. */
-    @Query(
-            """
-            select t.packed from TransferBlockRow t where t.id.recordId = :id and t.firstTick <= :tick
-            order by t.id.seq desc""")
-    Optional<byte[]> transfersAt(long id, long tick, Limit one);
+    /** Number of the last block that begins at a moment or before it; empty before the first. */
+    @Query("select max(e.id.seq) from EventBlockRow e where e.id.busId = :bus and e.firstTick <= :tick")
+    Optional<Integer> eventBlockAt(long bus, long tick);
 
     @Modifying
-    @Query("delete from TransferBlockRow t where t.id.recordId = :id")
-    void forgetTransfers(long id);
+    @Query("delete from EventBlockRow e where e.id.busId = :bus")
+    void forgetEvents(long bus);
 }

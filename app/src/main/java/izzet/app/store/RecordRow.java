@@ -14,8 +14,6 @@ import java.time.Instant;
 public final class RecordRow {
 
     private static final int MOST_NAME = 200;
-    private static final int MOST_LINE = 400;
-    private static final int MOST_GUESS = 100;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -37,19 +35,6 @@ public final class RecordRow {
 
     private long lastTick;
 
-    @Column(length = MOST_LINE)
-    private String scl;
-
-    @Column(length = MOST_LINE)
-    private String sda;
-
-    @Column(length = MOST_GUESS)
-    private String guess;
-
-    private long glitchNs;
-
-    private int transfers;
-
     private boolean whole;
 
     protected RecordRow() {}
@@ -66,14 +51,6 @@ public final class RecordRow {
         tickFemtoseconds = femtoseconds;
         firstTick = first;
         lastTick = last;
-    }
-
-    public void decoded(String clock, String data, long glitch, String why, int count) {
-        scl = clock;
-        sda = data;
-        glitchNs = glitch;
-        guess = why;
-        transfers = count;
     }
 
     public void complete() {
@@ -106,25 +83,5 @@ public final class RecordRow {
 
     public long lastTick() {
         return lastTick;
-    }
-
-    public String scl() {
-        return scl;
-    }
-
-    public String sda() {
-        return sda;
-    }
-
-    public String guess() {
-        return guess;
-    }
-
-    public long glitchNs() {
-        return glitchNs;
-    }
-
-    public int transfers() {
-        return transfers;
     }
 }

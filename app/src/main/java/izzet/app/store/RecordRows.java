@@ -22,6 +22,24 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
     @Query("select l from RecordLineRow l where l.id.recordId = :id order by l.id.line")
     List<RecordLineRow> lines(long id);
 
+    @Query("select b from RecordBusRow b where b.recordId = :id order by b.id")
+    List<RecordBusRow> buses(long id);
+
+    @Query("select b from RecordBusRow b where b.recordId = :record and b.id = :bus")
+    Optional<RecordBusRow> bus(long record, long bus);
+
+    @Query(
+            "select l from RecordBusLineRow l where l.id.busId in (select b.id from RecordBusRow b where b.recordId = :id)")
+    List<RecordBusLineRow> busLines(long id);
+
+    @Modifying
+    @Query("delete from RecordBusLineRow l where l.id.busId = :bus")
+    void forgetLines(long bus);
+
+    @Modifying
+    @Query("delete from RecordBusRow b where b.recordId = :record and b.id = :bus")
+    int removeBus(long record, long bus);
+
     @Modifying
     @Query("delete from RecordRow r where r.id = :id and r.planId = :plan")
     void remove(long plan, long id);

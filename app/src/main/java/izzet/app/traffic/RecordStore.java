@@ -4,11 +4,12 @@ import izzet.app.fault.NoSuchThing;
 import izzet.app.store.BlockStream;
 import izzet.app.store.Blocks;
 import izzet.app.store.EdgeBlockRow;
+import izzet.app.store.EventBlockRow;
+import izzet.app.store.RecordBusLineRow;
+import izzet.app.store.RecordBusRow;
 import izzet.app.store.RecordLineRow;
 import izzet.app.store.RecordRow;
 import izzet.app.store.RecordRows;
-import izzet.app.store.TransferBlockRow;
-import izzet.core.capture.ChangeSink;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
 import izzet.core.capture.EdgeCursor;
@@ -16,10 +17,15 @@ import izzet.core.capture.RecordHeader;
 import izzet.core.capture.RecordReader;
 import izzet.core.capture.TimeScale;
 import izzet.core.capture.VcdWriter;
-import izzet.core.decode.I2cDecoder;
-import izzet.core.decode.I2cTransfer;
-import izzet.core.decode.LineGuess;
-import izzet.core.decode.TransferBlock;
+import izzet.core.decode.Behaviour;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.Decoder;
+import izzet.core.decode.EventBlock;
+import izzet.core.decode.Guess;
+import izzet.core.decode.Guesses;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.Settings;
 import izzet.core.quantity.Names;
 import jakarta.annotation.PostConstruct;
 import jakarta.persistence.EntityManager;
@@ -29,10 +35,15 @@ import java.io.InputStream;
 import java.io.Writer;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -41,13 +52,13 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionOperations;
 
 /**
- * Records of a plan. A record is stored as packed blocks of changes for each line, its decode as packed blocks of transfers; neither is
- * ever whole in memory. A record shows once it is whole: its blocks are written in many small transactions.
+ * Records of a plan. A record is stored as packed blocks of changes for each line, what was said on each of its buses as packed blocks of
+ * events; neither is ever whole in memory. A record shows once it is whole: its blocks are written in many small transactions.
  */
 @Service
 public class RecordStore {
 
-    private static final int MOST_BLOCKS_FOR_BYTES = 4;
+    private static final int MOST_BLOCKS_FOR_WORDS = 4;
     private static final int MOST_NAME = 200;
     private static final int MOST_LINE_NAME = 380;
 
@@ -79,38 +90,6 @@ public class RecordStore {
         transactions.executeWithoutResult(t -> records.sweep());
     }
 
-    /** @param scl null until lines were chosen */
-    public record Stored(
-            long id,
-            long planId,
-            String name,
-            long bytes,
-            TimeScale scale,
-            long firstTick,
-            long lastTick,
-            String scl,
-            String sda,
-            String guess,
-            long glitchNs,
-            int transfers,
-            List<Line> lines) {
-
-        public record Line(int line, String name, long edges) {}
-
-        public String seconds() {
-            return izzet.core.quantity.Quantity.seconds(scale.seconds(lastTick - firstTick))
-                    .toString();
-        }
-
-        int lineOf(String lineName) {
-            return lines.stream()
-                    .filter(l -> l.name().equals(lineName))
-                    .findFirst()
-                    .map(Line::line)
-                    .orElse(-1);
-        }
-    }
-
     private static final class Counting extends java.io.FilterInputStream {
         private long bytes;
 
@@ -127,7 +106,7 @@ public class RecordStore {
     }
 
     /**
-     * Stores a record, guesses its lines and decodes it.
+     * Stores a record, guesses its buses and decodes them.
      *
      * @throws izzet.core.capture.RecordFault when it cannot be read; then nothing is stored
      */
@@ -148,14 +127,25 @@ public class RecordStore {
 
     private void take(RecordRow row, InputStream in) throws IOException {
         RecordHeader[] header = new RecordHeader[1];
+        Behaviour[] behaviour = new Behaviour[1];
         int[] seq = new int[EdgeCollector.MAX_LINES];
         Counting counting = new Counting(in);
         EdgeCollector collector;
         try (BlockStream out = new BlockStream(factory)) {
             collector = new EdgeCollector(
-                    h -> header[0] = h,
+                    h -> {
+                        header[0] = h;
+                        List<String> names = shown(h.names());
+                        behaviour[0] = new Behaviour(
+                                names.subList(0, Math.min(names.size(), EdgeCollector.MAX_LINES)), h.timeScale());
+                    },
                     (line, block) ->
-                            out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block)));
+                            out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block)),
+                    (tick, levels) -> {
+                        if (behaviour[0].learns()) {
+                            behaviour[0].moment(tick, levels);
+                        }
+                    });
             RecordReader.read(counting, collector);
             out.flush();
         }
@@ -166,17 +156,22 @@ public class RecordStore {
         for (int i = 0; i < edges.length; i++) {
             lines.add(new RecordLineRow(new RecordLineRow.Key(row.id(), i), names.get(i), edges[i]));
         }
-        Stored stored = stored(row, lines);
-        Optional<LineGuess.Pair> guess = LineGuess.of(names, edges);
-        int count = guess.isEmpty()
-                ? 0
-                : transfers(stored, guess.get().scl(), guess.get().sda(), 0);
-        guess.ifPresent(g -> row.decoded(g.scl(), g.sda(), 0, g.why(), count));
-        row.complete();
         transactions.executeWithoutResult(t -> {
             lines.forEach(entities::persist);
             records.save(row);
         });
+        StoredRecord stored = stored(row, lines, List.of(), List.of());
+        for (Guess guess : Guesses.of(behaviour[0])) {
+            Protocol protocol = Protocols.of(guess.protocol());
+            Settings settings = Settings.of(
+                    protocol,
+                    n -> guess.lines().containsKey(n)
+                            ? names.get(guess.lines().get(n))
+                            : guess.options().get(n));
+            add(stored, protocol, settings, guess.why(), null);
+        }
+        row.complete();
+        transactions.executeWithoutResult(t -> records.save(row));
     }
 
     private static String shown(String name, int most) {
@@ -196,23 +191,29 @@ public class RecordStore {
     }
 
     @Transactional(readOnly = true)
-    public List<Stored> list(long planId) {
-        return records.of(planId).stream()
-                .map(row -> stored(row, records.lines(row.id())))
-                .toList();
+    public List<StoredRecord> list(long planId) {
+        return records.of(planId).stream().map(this::stored).toList();
     }
 
     @Transactional(readOnly = true)
-    public Stored get(long planId, long id) {
-        return stored(row(planId, id), records.lines(id));
+    public StoredRecord get(long planId, long id) {
+        return stored(row(planId, id));
     }
 
     private RecordRow row(long planId, long id) {
         return records.whole(planId, id).orElseThrow(() -> new NoSuchThing("The plan has no record " + id + "."));
     }
 
-    private static Stored stored(RecordRow row, List<RecordLineRow> lines) {
-        return new Stored(
+    private StoredRecord stored(RecordRow row) {
+        return stored(row, records.lines(row.id()), records.buses(row.id()), records.busLines(row.id()));
+    }
+
+    private static StoredRecord stored(
+            RecordRow row, List<RecordLineRow> lines, List<RecordBusRow> buses, List<RecordBusLineRow> busLines) {
+        Map<Long, Map<String, Integer>> byBus = new HashMap<>();
+        busLines.forEach(
+                l -> byBus.computeIfAbsent(l.id().busId(), k -> new TreeMap<>()).put(l.id().role(), l.line()));
+        return new StoredRecord(
                 row.id(),
                 row.planId(),
                 row.name(),
@@ -220,14 +221,23 @@ public class RecordStore {
                 new TimeScale(row.tickFemtoseconds()),
                 row.firstTick(),
                 row.lastTick(),
-                row.scl(),
-                row.sda(),
-                row.guess(),
-                row.glitchNs(),
-                row.transfers(),
                 lines.stream()
-                        .map(l -> new Stored.Line(l.id().line(), l.name(), l.edges()))
+                        .map(l -> new StoredRecord.Line(l.id().line(), l.name(), l.edges()))
+                        .toList(),
+                buses.stream()
+                        .map(b -> bus(b, byBus.getOrDefault(b.id(), Map.of()), lines))
                         .toList());
+    }
+
+    private static StoredRecord.Bus bus(RecordBusRow row, Map<String, Integer> lines, List<RecordLineRow> all) {
+        Protocol protocol = Protocols.of(row.protocol());
+        Map<String, String> options = row.options()
+                .lines()
+                .filter(l -> l.contains("="))
+                .collect(Collectors.toMap(l -> l.substring(0, l.indexOf('=')), l -> l.substring(l.indexOf('=') + 1)));
+        Settings settings = Settings.of(
+                protocol, n -> lines.containsKey(n) ? all.get(lines.get(n)).name() : options.get(n));
+        return new StoredRecord.Bus(row.id(), protocol, lines, settings, row.why(), row.partId(), row.events());
     }
 
     @Transactional
@@ -235,45 +245,110 @@ public class RecordStore {
         records.remove(planId, id);
     }
 
-    /** Decodes the stored lines anew, in one transaction: the old decode stays until the new one is whole. */
+    /**
+     * Adds a bus to a record and decodes it.
+     *
+     * @return its number
+     * @throws IllegalArgumentException when a line is not there
+     */
     @Transactional
-    public void decode(long planId, long id, String scl, String sda, long glitchNs, String guess) {
-        Stored record = get(planId, id);
-        blocks.forgetTransfers(id);
-        row(planId, id).decoded(scl, sda, glitchNs, guess, transfers(record, scl, sda, glitchNs));
+    public long add(long planId, long id, Protocol protocol, Settings settings, String why, String partId) {
+        return add(get(planId, id), protocol, settings, why, partId);
     }
 
-    /** @return how many there are */
-    private int transfers(Stored record, String scl, String sda, long glitchNs) {
-        int clockLine = record.lineOf(scl);
-        int dataLine = record.lineOf(sda);
-        if (clockLine < 0 || dataLine < 0 || clockLine == dataLine) {
-            throw new IllegalArgumentException("Choose two different lines of the record for clock and data.");
-        }
-        List<I2cTransfer> pending = new ArrayList<>();
-        int[] counts = new int[2];
-        Consumer<I2cTransfer> keep = t -> {
-            pending.add(t);
+    private long add(StoredRecord record, Protocol protocol, Settings settings, String why, String partId) {
+        Long[] bus = new Long[1];
+        transactions.executeWithoutResult(t -> {
+            RecordBusRow row = new RecordBusRow(record.id());
+            row.set(protocol.id(), options(settings), why, partId);
+            entities.persist(row);
+            entities.flush();
+            bus[0] = row.id();
+            keepLines(record, bus[0], settings);
+        });
+        int count = decode(record, bus[0], protocol, settings);
+        transactions.executeWithoutResult(
+                t -> records.bus(record.id(), bus[0]).orElseThrow().decoded(count));
+        return bus[0];
+    }
+
+    /** Decodes a bus anew, in one transaction: what was there stays until the new is whole. */
+    @Transactional
+    public void change(
+            long planId, long id, long bus, Protocol protocol, Settings settings, String why, String partId) {
+        StoredRecord record = get(planId, id);
+        blocks.forgetEvents(bus);
+        records.forgetLines(bus);
+        // What was read of the old lines must not stand in the way of the new ones.
+        entities.clear();
+        RecordBusRow row =
+                records.bus(id, bus).orElseThrow(() -> new NoSuchThing("The record has no bus " + bus + "."));
+        keepLines(record, bus, settings);
+        row.set(protocol.id(), options(settings), why, partId);
+        row.decoded(decode(record, bus, protocol, settings));
+    }
+
+    @Transactional
+    public void removeBus(long planId, long id, long bus) {
+        row(planId, id);
+        records.removeBus(id, bus);
+    }
+
+    private void keepLines(StoredRecord record, long bus, Settings settings) {
+        numbers(record, settings)
+                .forEach((role, line) ->
+                        entities.persist(new RecordBusLineRow(new RecordBusLineRow.Key(bus, role), line)));
+    }
+
+    private static String options(Settings settings) {
+        return new TreeMap<>(settings.options())
+                .entrySet().stream().map(o -> o.getKey() + "=" + o.getValue()).collect(Collectors.joining("\n"));
+    }
+
+    private static Map<String, Integer> numbers(StoredRecord record, Settings settings) {
+        Map<String, Integer> numbers = new LinkedHashMap<>();
+        settings.lines().forEach((role, name) -> {
+            int line = record.lines().stream()
+                    .filter(l -> l.name().equals(name))
+                    .findFirst()
+                    .map(StoredRecord.Line::line)
+                    .orElseThrow(() -> new IllegalArgumentException("The record has no line '" + name + "'."));
+            numbers.put(role, line);
+        });
+        return numbers;
+    }
+
+    /** @return how many events there are */
+    private int decode(StoredRecord record, long bus, Protocol protocol, Settings settings) {
+        List<BusEvent> pending = new ArrayList<>();
+        int[] counts = new int[3];
+        Decoder decoder = protocol.decoder(settings, e -> {
+            pending.add(e);
             counts[0]++;
-            if (pending.size() == TransferBlock.CAPACITY) {
-                flush(record.id(), counts[1]++, pending);
+            counts[2] += EventBlock.weight(e);
+            if (pending.size() == EventBlock.CAPACITY || counts[2] > EventBlock.MOST_WORDS) {
+                flush(protocol, bus, counts[1]++, pending);
+                counts[2] = 0;
             }
-        };
-        I2cDecoder decoder = new I2cDecoder(scl, sda, glitchNs, keep);
+        });
         decoder.begin(record.scale());
-        merge(new EdgeCursor(blocks(record.id(), clockLine)), new EdgeCursor(blocks(record.id(), dataLine)), decoder);
+        Map<String, Integer> numbers = numbers(record, settings);
+        merge(
+                protocol,
+                role -> numbers.containsKey(role) ? new EdgeCursor(blocks(record.id(), numbers.get(role))) : null,
+                decoder);
         decoder.end(record.lastTick());
-        flush(record.id(), counts[1], pending);
+        flush(protocol, bus, counts[1], pending);
         return counts[0];
     }
 
-    private void flush(long id, int seq, List<I2cTransfer> pending) {
+    private void flush(Protocol protocol, long bus, int seq, List<BusEvent> pending) {
         if (!pending.isEmpty()) {
-            TransferBlockRow block = new TransferBlockRow(
-                    new TransferBlockRow.Key(id, seq),
+            EventBlockRow block = new EventBlockRow(
+                    new EventBlockRow.Key(bus, seq),
                     pending.get(0).start(),
                     pending.get(pending.size() - 1).end(),
-                    TransferBlock.pack(pending));
+                    EventBlock.pack(protocol, pending));
             pending.clear();
             transactions.executeWithoutResult(t -> {
                 entities.persist(block);
@@ -283,17 +358,36 @@ public class RecordStore {
         }
     }
 
-    /** Feeds two lines to a decoder in the order of time, block by block. */
-    private static void merge(EdgeCursor scl, EdgeCursor sda, ChangeSink sink) {
-        while (scl.more() || sda.more()) {
-            long tick = Math.min(scl.tick(), sda.tick());
-            if (scl.tick() == tick) {
-                sink.change(0, scl.take());
+    /** Where the changes of a role's line come from; null where it has none. */
+    private interface Cursors {
+        EdgeCursor of(String role);
+    }
+
+    /** Feeds lines to a decoder in the order of time, block by block. */
+    private static void merge(Protocol protocol, Cursors cursors, Decoder decoder) {
+        List<EdgeCursor> lines = new ArrayList<>();
+        List<Integer> roles = new ArrayList<>();
+        for (int role = 0; role < protocol.roles().size(); role++) {
+            EdgeCursor cursor = cursors.of(protocol.roles().get(role).id());
+            if (cursor != null) {
+                lines.add(cursor);
+                roles.add(role);
             }
-            if (sda.more() && sda.tick() == tick) {
-                sink.change(1, sda.take());
+        }
+        while (true) {
+            long tick = Long.MAX_VALUE;
+            for (EdgeCursor line : lines) {
+                tick = Math.min(tick, line.tick());
             }
-            sink.moment(tick);
+            if (tick == Long.MAX_VALUE) {
+                return;
+            }
+            for (int i = 0; i < lines.size(); i++) {
+                if (lines.get(i).more() && lines.get(i).tick() == tick) {
+                    decoder.change(roles.get(i), lines.get(i).take());
+                }
+            }
+            decoder.moment(tick);
         }
     }
 
@@ -310,47 +404,79 @@ public class RecordStore {
      */
     @Transactional(readOnly = true)
     public void write(long planId, long id, Writer out) throws IOException {
-        Stored record = get(planId, id);
+        StoredRecord record = get(planId, id);
         List<VcdWriter.Line> lines = record.lines().stream()
                 .map(l -> new VcdWriter.Line(l.name(), new EdgeCursor(blocks(id, l.line()))))
                 .toList();
         VcdWriter.write(out, record.scale(), lines, record.firstTick(), record.lastTick());
     }
 
-    /** Every transfer in order. */
+    /** Every event of a bus in order. */
     @Transactional(readOnly = true)
-    public void transfers(long id, Consumer<I2cTransfer> use) {
-        IntStream.range(0, blocks.transferBlocks(id))
-                .forEach(seq -> TransferBlock.unpack(blocks.transfers(id, seq)).forEach(use));
+    public void events(long bus, Consumer<BusEvent> use) {
+        events(bus, e -> {
+            use.accept(e);
+            return true;
+        });
+    }
+
+    /** Every event of a bus in order, as long as more are wanted. */
+    @Transactional(readOnly = true)
+    public void events(long bus, Predicate<BusEvent> use) {
+        events(bus, 0, use);
+    }
+
+    private void events(long bus, int firstBlock, Predicate<BusEvent> use) {
+        int count = blocks.eventBlocks(bus);
+        for (int seq = firstBlock; seq < count; seq++) {
+            for (BusEvent event : EventBlock.unpack(blocks.events(bus, seq))) {
+                if (!use.test(event)) {
+                    return;
+                }
+            }
+        }
     }
 
     /**
-     * Every byte that lies in a stretch, with its place.
+     * Every word that lies in a stretch, with its place.
      *
-     * @return false when the stretch has too many edges to tell each byte; then nothing was told
+     * @return false when the stretch has too many edges to tell each word; then nothing was told
      */
     @Transactional(readOnly = true)
-    public boolean bytes(Stored record, long from, long to, I2cDecoder.Bytes use) {
-        long begin = blocks.transfersAt(record.id(), from, Limit.of(1))
-                .map(TransferBlock::unpack)
-                .flatMap(all -> all.stream()
-                        .filter(t -> t.start() <= from)
-                        .map(I2cTransfer::start)
-                        .reduce((a, b) -> b))
-                .orElse(from);
-        List<EdgeBlock> clock = blocks(record.id(), record.lineOf(record.scl()), begin, to, MOST_BLOCKS_FOR_BYTES + 1);
-        if (clock.size() > MOST_BLOCKS_FOR_BYTES) {
-            return false;
-        }
-        List<EdgeBlock> data = blocks(record.id(), record.lineOf(record.sda()), begin, to, Integer.MAX_VALUE);
-        I2cDecoder decoder = new I2cDecoder(record.scl(), record.sda(), record.glitchNs(), t -> {});
-        decoder.eachByte((start, end, value, acknowledged, first) -> {
+    public boolean words(StoredRecord record, StoredRecord.Bus bus, long from, long to, Decoder.Words use) {
+        Decoder.Words inside = (start, end, text, heard) -> {
             if (end > from && start < to) {
-                use.at(start, end, value, acknowledged, first);
+                use.at(start, end, text, heard);
             }
+        };
+        int block = blocks.eventBlockAt(bus.id(), from).orElse(0);
+        long[] begin = {from};
+        boolean[] told = {false};
+        events(bus.id(), block, e -> {
+            if (e.start() <= from) {
+                begin[0] = e.start();
+            }
+            told[0] |= e.end() >= from && e.start() < to && bus.protocol().words(e, inside);
+            return e.start() < to;
         });
+        if (told[0]) {
+            return true;
+        }
+        Map<String, List<EdgeBlock>> lines = new HashMap<>();
+        for (Map.Entry<String, Integer> line : bus.lines().entrySet()) {
+            List<EdgeBlock> some = blocks(record.id(), line.getValue(), begin[0], to, MOST_BLOCKS_FOR_WORDS + 1);
+            if (some.size() > MOST_BLOCKS_FOR_WORDS) {
+                return false;
+            }
+            lines.put(line.getKey(), some);
+        }
+        Decoder decoder = bus.protocol().decoder(bus.settings(), e -> {});
+        decoder.eachWord(inside);
         decoder.begin(record.scale());
-        merge(new EdgeCursor(clock.iterator()), new EdgeCursor(data.iterator()), decoder);
+        merge(
+                bus.protocol(),
+                role -> lines.containsKey(role) ? new EdgeCursor(lines.get(role).iterator()) : null,
+                decoder);
         decoder.end(record.lastTick());
         return true;
     }

@@ -15,13 +15,15 @@ final class TalkPage {
     private final int wantedPage;
     private final int wantedLine;
     private final long wantedTick;
+    private final int afterLine;
     private final List<Conversation.Line> lines = new ArrayList<>();
     private int first;
     private int total;
     private int chosen = -1;
     private boolean settled;
 
-    private TalkPage(int wantedPage, int wantedLine, long wantedTick) {
+    private TalkPage(int wantedPage, int wantedLine, long wantedTick, int afterLine) {
+        this.afterLine = afterLine;
         this.wantedPage = wantedPage;
         this.wantedLine = wantedLine;
         this.wantedTick = wantedTick;
@@ -33,7 +35,12 @@ final class TalkPage {
      * @param tick of the record; below 0 when none is asked for
      */
     static TalkPage holding(int page, int line, long tick) {
-        return new TalkPage(Math.max(1, page), line, line >= 0 ? -1 : tick);
+        return new TalkPage(Math.max(1, page), line, line >= 0 ? -1 : tick, Integer.MIN_VALUE);
+    }
+
+    /** The page of the first line behind one that was not heard; -1 for the first of all. */
+    static TalkPage troubleAfter(int line) {
+        return new TalkPage(1, -1, -1, line);
     }
 
     void add(Conversation.Line line) {
@@ -52,7 +59,9 @@ final class TalkPage {
         if (settled) {
             return;
         }
-        if (wantedLine >= 0) {
+        if (afterLine != Integer.MIN_VALUE) {
+            settled = total > afterLine && !line.heard();
+        } else if (wantedLine >= 0) {
             settled = total == wantedLine;
         } else if (wantedTick >= 0) {
             settled = line.end() >= wantedTick;

@@ -5,10 +5,25 @@ import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.WaveColumns;
+import izzet.core.circuit.Unit;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.CharacterTransfer;
 import izzet.core.decode.I2cTransfer;
+import izzet.core.decode.ParallelTransfer;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.SerialByte;
+import izzet.core.decode.Settings;
+import izzet.core.decode.SingleWireFrame;
+import izzet.core.decode.SpiTransfer;
+import izzet.core.display.Glass;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Quantity;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
+import izzet.core.record.Lanes;
+import izzet.core.record.TalkFilter;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -20,6 +35,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -40,6 +56,7 @@ class TrafficController {
     private static final int MOST_COLUMNS = 4000;
     private static final int MOST_LABELS = 60;
     private static final int SHOWN_BYTES = 2048;
+    private static final int LANE_COLUMNS = 400;
 
     private final PlanFrames frames;
     private final RecordStore records;
@@ -82,23 +99,63 @@ class TrafficController {
     /** A line of the conversation as shown. */
     public record LineView(Conversation.Line line, String at, boolean selected) {}
 
-    /** The bytes of one line, in a notation. */
-    public record BytesView(String address, List<String> values, int hidden) {}
+    /** The words of one event, in a notation. */
+    public record BytesView(String head, List<String> values, int hidden) {}
+
+    /** What a part shows that the record speaks to. */
+    public record GlassView(String part, String name, int columns, int rows, boolean text, String state) {}
+
+    /** A lane of the whole record; each stretch from a column to another, with its kind: 1 spoken to, 2 trouble. */
+    public record LaneView(String partner, boolean known, String told, List<int[]> stretches) {}
+
+    /** Where somebody wants to be in a conversation. */
+    public record Wanted(Integer page, Integer line, Long at, Integer trouble, String q) {
+
+        TalkPage page0() {
+            return trouble != null
+                    ? TalkPage.troubleAfter(trouble)
+                    : TalkPage.holding(page == null ? 1 : page, line == null ? -1 : line, at == null ? -1 : at);
+        }
+    }
 
     @GetMapping("/plans/{id}/traffic/{record}")
     String record(
             @PathVariable long id,
             @PathVariable long record,
-            @RequestParam(defaultValue = "1") int page,
-            @RequestParam(defaultValue = "-1") int line,
-            @RequestParam(defaultValue = "-1") long at,
+            @RequestParam(defaultValue = "-1") long bus,
             @RequestParam(defaultValue = "hex") String as,
+            Wanted wanted,
             Model model) {
         PlanFrame frame = frames.of(id, "traffic");
-        RecordStore.Stored stored = records.get(id, record);
-        TalkPage talk = TalkPage.holding(page, line, at);
-        Conversation conversation = new Conversation(frame.circuit(), talk::add);
-        records.transfers(record, conversation::add);
+        StoredRecord stored = records.get(id, record);
+        model.addAttribute("frame", frame);
+        model.addAttribute("record", stored);
+        model.addAttribute("as", as);
+        model.addAttribute("q", wanted.q() == null ? "" : wanted.q().strip());
+        StoredRecord.Bus chosen = stored.bus(bus).orElse(null);
+        model.addAttribute("bus", chosen);
+        if (chosen != null) {
+            conversation(frame, stored, chosen, wanted, as, model);
+        }
+        return "traffic/record";
+    }
+
+    private void conversation(
+            PlanFrame frame, StoredRecord stored, StoredRecord.Bus bus, Wanted wanted, String as, Model model) {
+        TalkPage talk = wanted.page0();
+        TalkFilter filter = new TalkFilter(wanted.q(), stored.scale());
+        Lanes lanes = new Lanes(stored.firstTick(), stored.lastTick(), LANE_COLUMNS);
+        Unit partner = Partners.of(frame.circuit(), stored, bus);
+        Conversation conversation = new Conversation(frame.circuit(), partner, line -> {
+            if (filter.wants(line)) {
+                talk.add(line);
+            }
+        });
+        conversation.eachEvent(lanes::add);
+        records.events(bus.id(), e -> {
+            conversation.add(e);
+            filter.event(e);
+        });
         conversation.end();
         int chosen = talk.chosen();
         List<LineView> views = new ArrayList<>();
@@ -106,49 +163,137 @@ class TrafficController {
             views.add(new LineView(l, time(stored, l.start()), talk.first() + views.size() == chosen));
         }
         Conversation.Line selected = chosen < 0 ? null : talk.lines().get(chosen - talk.first());
-        model.addAttribute("frame", frame);
-        model.addAttribute("record", stored);
+        model.addAttribute("partner", partner);
         model.addAttribute("lines", views);
         model.addAttribute("first", talk.first());
         model.addAttribute("total", talk.total());
         model.addAttribute("page", talk.page());
         model.addAttribute("pages", talk.pages());
         model.addAttribute("selected", chosen);
-        model.addAttribute("as", as);
-        model.addAttribute("bytes", selected == null ? List.of() : bytes(record, selected, as));
+        model.addAttribute("bytes", selected == null ? List.of() : bytes(bus, selected, as));
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
         model.addAttribute("remarks", Comparison.of(conversation));
-        return "traffic/record";
+        model.addAttribute("lanes", lanes(stored, lanes));
+        model.addAttribute("load", load(stored, lanes));
+        model.addAttribute("glasses", glasses(frame, conversation));
     }
 
-    private static String time(RecordStore.Stored stored, long tick) {
+    private static List<GlassView> glasses(PlanFrame frame, Conversation conversation) {
+        List<GlassView> views = new ArrayList<>();
+        conversation
+                .glasses()
+                .forEach((part, glass) -> views.add(new GlassView(
+                        part,
+                        frame.circuit().unit(part).map(Unit::name).orElse(part),
+                        glass.columns(),
+                        glass.rows(),
+                        glass instanceof Glass.Text,
+                        glass.state())));
+        return views;
+    }
+
+    private static List<LaneView> lanes(StoredRecord stored, Lanes lanes) {
+        List<LaneView> views = new ArrayList<>();
+        for (Lanes.Lane lane : lanes.lanes()) {
+            List<int[]> stretches = new ArrayList<>();
+            byte[] cells = lane.cells();
+            int from = 0;
+            for (int c = 1; c <= cells.length; c++) {
+                if (c == cells.length || cells[c] != cells[from]) {
+                    if (cells[from] != 0) {
+                        stretches.add(new int[] {from, c - from, cells[from]});
+                    }
+                    from = c;
+                }
+            }
+            String told = Counts.of(lane.events(), "event") + ", " + share(lane.busyTicks(), stored);
+            views.add(new LaneView(lane.partner(), lane.known(), told, stretches));
+        }
+        return views;
+    }
+
+    private static String share(long ticks, StoredRecord stored) {
+        double percent = 100.0 * ticks / Math.max(1, stored.lastTick() - stored.firstTick());
+        return percent > 0 && percent < 0.1
+                ? "under 0.1 % of the time"
+                : String.format(Locale.ROOT, "%.1f %% of the time", percent);
+    }
+
+    private static String load(StoredRecord stored, Lanes lanes) {
+        String gap = lanes.longestGap() == 0
+                ? ""
+                : "; longest silence " + Quantity.seconds(stored.scale().seconds(lanes.longestGap())) + " from "
+                        + time(stored, lanes.gapFrom());
+        return "busy " + share(lanes.busyTicks(), stored) + gap;
+    }
+
+    private static String time(StoredRecord stored, long tick) {
         double ms = stored.scale().seconds(tick) * 1000;
         return String.format(Locale.ROOT, "%.3f ms", ms);
     }
 
-    private List<BytesView> bytes(long record, Conversation.Line line, String as) {
+    private List<BytesView> bytes(StoredRecord.Bus bus, Conversation.Line line, String as) {
         List<BytesView> views = new ArrayList<>();
         int[] index = {0};
         int[] left = {SHOWN_BYTES};
-        records.transfers(record, t -> {
+        records.events(bus.id(), e -> {
             int i = index[0]++;
             if (i >= line.first() && i < line.first() + line.count() && left[0] > 0) {
-                views.add(view(t, as, left[0]));
-                left[0] -= t.size() + 1;
+                left[0] -= view(e, as, left[0], views);
             }
+            return i < line.first() + line.count() && left[0] > 0;
         });
         return views;
     }
 
-    private static BytesView view(I2cTransfer t, String as, int most) {
-        List<String> values = new ArrayList<>();
-        int shown = Math.min(t.size(), most);
-        for (int i = 0; i < shown; i++) {
-            values.add(notation(t.value(i), as) + (t.acks()[i] ? "" : " ✕"));
+    /** @return how many values were added */
+    private static int view(BusEvent event, String as, int most, List<BytesView> views) {
+        if (event instanceof I2cTransfer t) {
+            List<String> values = new ArrayList<>();
+            int shown = Math.min(t.size(), most);
+            for (int i = 0; i < shown; i++) {
+                values.add(notation(t.value(i), as) + (t.acks()[i] ? "" : " ✕"));
+            }
+            String head = Hex.of(t.address()) + (t.read() ? " read" : " write") + (t.ack() ? "" : " ✕");
+            views.add(new BytesView(head, values, t.size() - shown));
+            return shown + 1;
         }
-        String head = Hex.of(t.address()) + (t.read() ? " read" : " write") + (t.ack() ? "" : " ✕");
-        return new BytesView(head, values, t.size() - shown);
+        if (event instanceof SpiTransfer t) {
+            return words(t.mosi(), t.dc(), "sent", as, most, views)
+                    + words(t.miso(), null, "came back", as, most, views)
+                    + 1;
+        }
+        if (event instanceof SingleWireFrame f) {
+            int[] bytes = new int[f.bytes().length];
+            for (int i = 0; i < bytes.length; i++) {
+                bytes[i] = f.bytes()[i] & 0xFF;
+            }
+            return words(bytes, null, "came", as, most, views) + 1;
+        }
+        int value = event instanceof CharacterTransfer c
+                ? c.value()
+                : event instanceof ParallelTransfer p ? p.value() : ((SerialByte) event).value();
+        String head = event instanceof CharacterTransfer c ? (c.read() ? "read" : c.data() ? "data" : "command") : "";
+        if (!views.isEmpty() && views.get(views.size() - 1).head().equals(head)) {
+            views.get(views.size() - 1).values().add(notation(value, as));
+        } else {
+            views.add(new BytesView(head, new ArrayList<>(List.of(notation(value, as))), 0));
+        }
+        return 1;
+    }
+
+    private static int words(int[] words, byte[] dc, String head, String as, int most, List<BytesView> views) {
+        if (words == null || words.length == 0) {
+            return 0;
+        }
+        List<String> values = new ArrayList<>();
+        int shown = Math.min(words.length, most);
+        for (int i = 0; i < shown; i++) {
+            values.add((dc != null && dc[i] == 0 ? "cmd " : "") + notation(words[i], as));
+        }
+        views.add(new BytesView(head, values, words.length - shown));
+        return shown;
     }
 
     static String notation(int value, String as) {
@@ -161,17 +306,54 @@ class TrafficController {
         };
     }
 
+    /** The form for the lines and options of a bus; of another protocol than it has when that is asked for. */
+    @GetMapping("/plans/{id}/traffic/{record}/lines")
+    String lines(
+            @PathVariable long id,
+            @PathVariable long record,
+            @RequestParam(defaultValue = "0") long bus,
+            @RequestParam(required = false) String protocol,
+            Model model) {
+        PlanFrame frame = frames.of(id, "traffic");
+        StoredRecord stored = records.get(id, record);
+        StoredRecord.Bus chosen = bus == 0 ? null : stored.bus(bus).orElse(null);
+        Protocol p =
+                protocol != null ? Protocols.of(protocol) : chosen != null ? chosen.protocol() : Protocols.of("i2c");
+        boolean same = chosen != null && chosen.protocol() == p;
+        model.addAttribute("frame", frame);
+        model.addAttribute("record", stored);
+        model.addAttribute("bus", chosen);
+        model.addAttribute("protocol", p);
+        model.addAttribute("protocols", Protocols.all());
+        model.addAttribute("lineOf", same ? chosen.settings().lines() : Map.of());
+        model.addAttribute("optionOf", same ? chosen.settings().options() : Map.of());
+        model.addAttribute("partners", Partners.of(frame.circuit(), p.id()));
+        model.addAttribute("partner", chosen == null ? null : Partners.of(frame.circuit(), stored, chosen));
+        return "traffic/lines";
+    }
+
+    /** Sets the lines and options of a bus, or adds one. */
     @PostMapping("/plans/{id}/traffic/{record}/lines")
     String lines(
             @PathVariable long id,
             @PathVariable long record,
-            @RequestParam String scl,
-            @RequestParam String sda,
-            @RequestParam(defaultValue = "0") long glitchNs) {
-        if (glitchNs < 0 || glitchNs > 1_000_000) {
-            throw new IllegalArgumentException("The glitch limit lies between 0 and 1 000 000 ns.");
+            @RequestParam(defaultValue = "0") long bus,
+            @RequestParam String protocol,
+            @RequestParam Map<String, String> given) {
+        Protocol p = Protocols.of(protocol);
+        Settings settings = Settings.of(p, given::get);
+        String part = given.getOrDefault("part", "");
+        if (bus == 0) {
+            long added = records.add(id, record, p, settings, "chosen by you", part.isBlank() ? null : part);
+            return "redirect:/plans/" + id + "/traffic/" + record + "?bus=" + added;
         }
-        records.decode(id, record, scl, sda, glitchNs, "chosen by you");
+        records.change(id, record, bus, p, settings, "chosen by you", part.isBlank() ? null : part);
+        return "redirect:/plans/" + id + "/traffic/" + record + "?bus=" + bus;
+    }
+
+    @PostMapping("/plans/{id}/traffic/{record}/lines/{bus}/delete")
+    String removeBus(@PathVariable long id, @PathVariable long record, @PathVariable long bus) {
+        records.removeBus(id, record, bus);
         return "redirect:/plans/" + id + "/traffic/" + record;
     }
 
@@ -198,37 +380,48 @@ class TrafficController {
     /** A label on the wave: a byte, where it begins and ends. */
     public record Label(long from, long to, String text, boolean heard) {}
 
-    /** The bytes of a short stretch; none where they would lie too close to be read. */
+    /** The words of a short stretch; none where they would lie too close to be read. */
     @GetMapping("/plans/{id}/traffic/{record}/labels")
     @ResponseBody
     List<Label> labels(
-            @PathVariable long id, @PathVariable long record, @RequestParam long from, @RequestParam long to) {
+            @PathVariable long id,
+            @PathVariable long record,
+            @RequestParam(defaultValue = "-1") long bus,
+            @RequestParam long from,
+            @RequestParam long to) {
+        StoredRecord stored = records.get(id, record);
+        StoredRecord.Bus chosen = stored.bus(bus).orElse(null);
+        if (chosen == null) {
+            return List.of();
+        }
         List<Label> labels = new ArrayList<>();
-        boolean told = records.bytes(records.get(id, record), from, to, (start, end, value, acknowledged, first) -> {
-            String text = first ? ((value & 1) == 1 ? "from " : "to ") + Hex.of(value >> 1) : Hex.of(value);
-            labels.add(new Label(start, end, text, acknowledged));
+        boolean told = records.words(stored, chosen, from, to, (start, end, text, heard) -> {
+            if (labels.size() <= MOST_LABELS) {
+                labels.add(new Label(start, end, text, heard));
+            }
         });
         return told && labels.size() <= MOST_LABELS ? labels : List.of();
     }
 
-    /** The visible stretch of clock and data: for each of the two lines one byte a column; see WaveColumns. */
+    /** The visible stretch of a bus: for each of its lines, in the order of its roles, one byte a column; see WaveColumns. */
     @GetMapping("/plans/{id}/traffic/{record}/wave")
     ResponseEntity<byte[]> wave(
             @PathVariable long id,
             @PathVariable long record,
+            @RequestParam(defaultValue = "-1") long bus,
             @RequestParam long from,
             @RequestParam long to,
             @RequestParam int columns) {
-        RecordStore.Stored stored = records.get(id, record);
+        StoredRecord stored = records.get(id, record);
         if (to <= from || columns < 1 || columns > MOST_COLUMNS) {
             throw new IllegalArgumentException(
                     "from must be below to, and columns between 1 and " + MOST_COLUMNS + ".");
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        for (String name : new String[] {stored.scl(), stored.sda()}) {
-            List<EdgeBlock> blocks = records.blocks(record, stored.lineOf(name), from, to);
+        stored.bus(bus).ifPresent(b -> b.roles().forEach(role -> {
+            List<EdgeBlock> blocks = records.blocks(record, b.lines().get(role), from, to);
             out.writeBytes(WaveColumns.of(blocks, from, to, columns));
-        }
+        }));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .body(out.toByteArray());

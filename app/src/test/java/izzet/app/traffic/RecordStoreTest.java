@@ -8,8 +8,11 @@ import izzet.app.plan.PlanStore;
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.VcdReader;
-import izzet.core.decode.I2cDecoder;
+import izzet.core.decode.BusEvent;
 import izzet.core.decode.I2cTransfer;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.Settings;
 import izzet.core.plan.Plan;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -20,8 +23,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 
@@ -45,7 +51,7 @@ class RecordStoreTest {
         plan = plans.create(Plan.empty("Wick halt", "sbc-40-pin"), "started");
     }
 
-    private RecordStore.Stored upload(byte[] record) throws IOException {
+    private StoredRecord upload(byte[] record) throws IOException {
         return records.get(plan, records.upload(plan, "bus.vcd", new ByteArrayInputStream(record)));
     }
 
@@ -59,9 +65,23 @@ class RecordStoreTest {
         return out.toByteArray();
     }
 
+    /** The first bus of a record. */
+    private StoredRecord.Bus bus(long record) {
+        return records.get(plan, record).buses().get(0);
+    }
+
+    private void decode(long record, String scl, String sda, int glitchNs) {
+        Protocol i2c = Protocols.of("i2c");
+        Settings settings = Settings.of(i2c, Map.of("scl", scl, "sda", sda, "glitchNs", "" + glitchNs)::get);
+        records.change(plan, record, bus(record).id(), i2c, settings, "chosen by you", null);
+    }
+
     private List<I2cTransfer> transfers(long record) {
         List<I2cTransfer> all = new ArrayList<>();
-        records.transfers(record, all::add);
+        records.events(bus(record).id(), (BusEvent e) -> {
+            all.add((I2cTransfer) e);
+            return true;
+        });
         return all;
     }
 
@@ -70,48 +90,52 @@ class RecordStoreTest {
     void storedAndStreamedDecodeAgree() throws IOException {
         byte[] record = longRecord();
         List<I2cTransfer> streamed = new ArrayList<>();
-        new VcdReader(new ByteArrayInputStream(record)).read(new I2cDecoder("scl", "sda", 0, streamed::add));
-        RecordStore.Stored stored = upload(record);
-        assertThat(stored.transfers()).isEqualTo(1200);
+        Protocol i2c = Protocols.of("i2c");
+        new VcdReader(new ByteArrayInputStream(record))
+                .read(i2c.decoder(
+                        Settings.of(i2c, n -> n.startsWith("s") ? n : null), e -> streamed.add((I2cTransfer) e)));
+        StoredRecord stored = upload(record);
+        assertThat(stored.buses())
+                .singleElement()
+                .extracting(StoredRecord.Bus::events)
+                .isEqualTo(1200);
         assertThat(transfers(stored.id())).isEqualTo(streamed);
         assertThat(stored.bytes()).isEqualTo(record.length);
-        assertThat(stored.scl()).isEqualTo("scl");
-        assertThat(stored.guess()).isEqualTo("by their names");
+        assertThat(stored.buses().get(0).settings().lines())
+                .containsEntry("scl", "scl")
+                .containsEntry("sda", "sda");
+        assertThat(stored.buses().get(0).why()).contains("names agree");
     }
 
     @Test
     void aTableIsStoredAsWell() throws IOException {
-        RecordStore.Stored stored = upload(Files.readAllBytes(CAPTURES.resolve("i2c-trouble.edges.csv")));
-        records.decode(plan, stored.id(), "SCL", "SDA", 50, "chosen by you");
+        StoredRecord stored = upload(Files.readAllBytes(CAPTURES.resolve("i2c-trouble.edges.csv")));
+        decode(stored.id(), "SCL", "SDA", 50);
         assertThat(transfers(stored.id())).hasSize(9);
-        assertThat(records.get(plan, stored.id()).glitchNs()).isEqualTo(50);
+        assertThat(bus(stored.id()).settings().number("glitchNs")).isEqualTo(50);
     }
 
     @Test
     void swappedLinesDecodeToSomethingElseAndCanBeSetRight() throws IOException {
-        RecordStore.Stored stored = upload(longRecord());
-        records.decode(plan, stored.id(), "sda", "scl", 0, "chosen by you");
-        assertThat(records.get(plan, stored.id()).transfers()).isNotEqualTo(1200);
-        records.decode(plan, stored.id(), "scl", "sda", 0, "chosen by you");
-        assertThat(records.get(plan, stored.id()).transfers()).isEqualTo(1200);
-        assertThatThrownBy(() -> records.decode(plan, stored.id(), "scl", "scl", 0, ""))
-                .hasMessageContaining("two different lines");
+        StoredRecord stored = upload(longRecord());
+        decode(stored.id(), "sda", "scl", 0);
+        assertThat(bus(stored.id()).events()).isNotEqualTo(1200);
+        decode(stored.id(), "scl", "sda", 0);
+        assertThat(bus(stored.id()).events()).isEqualTo(1200);
+        assertThatThrownBy(() -> decode(stored.id(), "scl", "scl", 0)).hasMessageContaining("two roles");
     }
 
     /** Bytes of a stretch anywhere, also far behind the first block. */
     @Test
     void bytesOfAStretchHaveTheirPlaces() throws IOException {
-        RecordStore.Stored stored = upload(longRecord());
+        StoredRecord stored = upload(longRecord());
         I2cTransfer late = transfers(stored.id()).get(1100);
         List<String> told = new ArrayList<>();
-        boolean all = records.bytes(
-                stored,
-                late.start(),
-                late.end(),
-                (from, to, value, acknowledged, first) -> told.add(value + (first ? " first" : "")));
+        boolean all = records.words(
+                stored, bus(stored.id()), late.start(), late.end(), (from, to, text, heard) -> told.add(text));
         assertThat(all).isTrue();
-        assertThat(told).containsExactly((0x20 + 1100 % 8 << 1) + " first", (1100 & 0xFF) + "", (1100 >> 8) + "");
-        assertThat(records.bytes(stored, stored.firstTick(), stored.lastTick(), (f, t, v, a, i) -> {}))
+        assertThat(told).containsExactly("to 0x24", "0x4C", "0x04");
+        assertThat(records.words(stored, bus(stored.id()), stored.firstTick(), stored.lastTick(), (f, t, w, h) -> {}))
                 .as("too long a stretch")
                 .isFalse();
     }
@@ -127,7 +151,7 @@ class RecordStoreTest {
 
     @Test
     void recordsBelongToTheirPlan() throws IOException {
-        RecordStore.Stored stored = upload(longRecord());
+        StoredRecord stored = upload(longRecord());
         long other = plans.create(Plan.empty("Other halt", "sbc-40-pin"), "started");
         assertThatThrownBy(() -> records.get(other, stored.id())).isInstanceOf(NoSuchThing.class);
         records.delete(other, stored.id());
@@ -139,16 +163,39 @@ class RecordStoreTest {
     /** What came in comes out: the copy decodes to the same transfers at the same times. */
     @Test
     void aRecordComesOutAgain() throws IOException {
-        RecordStore.Stored stored = upload(longRecord());
+        StoredRecord stored = upload(longRecord());
         StringWriter out = new StringWriter();
         records.write(plan, stored.id(), out);
-        RecordStore.Stored copy = upload(out.toString().getBytes(StandardCharsets.UTF_8));
-        assertThat(copy.transfers()).isEqualTo(stored.transfers()).isEqualTo(1200);
+        StoredRecord copy = upload(out.toString().getBytes(StandardCharsets.UTF_8));
+        assertThat(transfers(copy.id())).isEqualTo(transfers(stored.id())).hasSize(1200);
         assertThat(copy.lines()).isEqualTo(stored.lines());
-        List<String> first = new ArrayList<>();
-        records.transfers(stored.id(), t -> first.add(t.start() + " " + t.address() + " " + t.size()));
-        List<String> second = new ArrayList<>();
-        records.transfers(copy.id(), t -> second.add(t.start() + " " + t.address() + " " + t.size()));
-        assertThat(second).isEqualTo(first);
+    }
+
+    /** A record of each bus: what is found on it without being told anything. */
+    @ParameterizedTest
+    @CsvSource({
+        "i2c-trouble.vcd, i2c, 9",
+        "spi-dcs-tft.vcd, spi, 8",
+        "lcd-4bit.vcd, character-lcd, 51",
+        "lcd-8bit.vcd, character-lcd, 50"
+    })
+    void busesAreFound(String capture, String protocol, int events) throws IOException {
+        StoredRecord stored = upload(Files.readAllBytes(CAPTURES.resolve(capture)));
+        assertThat(stored.buses()).singleElement().satisfies(b -> {
+            assertThat(b.protocol().id()).isEqualTo(protocol);
+            assertThat(b.events()).isEqualTo(events);
+        });
+    }
+
+    /** Two parts on one clock, each with its select and its mode. */
+    @Test
+    void twoPartsOnOneClockAreTwoBuses() throws IOException {
+        StoredRecord stored = upload(Files.readAllBytes(CAPTURES.resolve("spi-two-devices.vcd")));
+        assertThat(stored.buses())
+                .extracting(b -> b.settings().lines().get("select") + " mode "
+                        + b.settings().text("mode") + " " + b.events())
+                .containsExactlyInAnyOrder("cs_a mode 0 3", "cs_b mode 3 2");
+        records.removeBus(plan, stored.id(), stored.buses().get(0).id());
+        assertThat(records.get(plan, stored.id()).buses()).hasSize(1);
     }
 }

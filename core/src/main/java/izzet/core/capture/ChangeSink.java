@@ -6,7 +6,7 @@ public interface ChangeSink {
     /**
      * The declarations have been read.
      *
-     * @return the lines wanted; their places in the array are the indexes that {@link #change} gets
+     * @return the lines wanted; their places in the array are the indexes that {@link #change} gets. Null where nothing is wanted
      */
     Signal[] header(RecordHeader header);
 

@@ -100,7 +100,9 @@ public final class CsvReader {
             now = time;
             any = true;
             for (int i = 0; i < wanted.length; i++) {
-                sink.change(i, level(row.getField(wanted[i].variable()), line));
+                if (wanted[i] != null) {
+                    sink.change(i, level(row.getField(wanted[i].variable()), line));
+                }
             }
         }
         if (!any) {

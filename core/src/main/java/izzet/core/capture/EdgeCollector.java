@@ -16,6 +16,7 @@ public final class EdgeCollector implements ChangeSink {
 
     private final Consumer<RecordHeader> onHeader;
     private final Blocks blocks;
+    private final Watch watch;
     private int lines;
     private int[] level;
     private int[] pending;
@@ -27,9 +28,20 @@ public final class EdgeCollector implements ChangeSink {
     private long first = -1;
     private long last;
 
+    /** Sees all kept lines at each moment. */
+    public interface Watch {
+        void moment(long tick, int[] levels);
+    }
+
     public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks) {
+        this(onHeader, blocks, (tick, levels) -> {});
+    }
+
+    /** @param watch gets its own view of the levels, not to be kept */
+    public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks, Watch watch) {
         this.onHeader = onHeader;
         this.blocks = blocks;
+        this.watch = watch;
     }
 
     @Override
@@ -62,6 +74,7 @@ public final class EdgeCollector implements ChangeSink {
         if (first < 0) {
             first = tick;
         }
+        watch.moment(tick, pending);
         for (int i = 0; i < lines; i++) {
             if (pending[i] != level[i]) {
                 level[i] = pending[i];

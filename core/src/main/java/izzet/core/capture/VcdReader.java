@@ -219,6 +219,9 @@ public final class VcdReader {
         wantedBit = new int[widths.size()];
         Arrays.fill(wantedBit, -1);
         for (int i = 0; i < lines.length; i++) {
+            if (lines[i] == null) {
+                continue;
+            }
             int variable = lines[i].variable();
             int[] before = wanted[variable];
             int[] now = before == null ? new int[2] : Arrays.copyOf(before, before.length + 2);

@@ -81,6 +81,7 @@ public record Part(
 
     /**
      * @param baseAddress with every strap and address pin adding nothing; above 0x7F it has ten bits
+     * @param expander bit by line of the character display behind an expander; null for the usual ones
      * @param generalCall whether it obeys what is sent to address 0; null for no
      * @param capacitancePicofarads of its two bus pins, each
      * @param sinkMilliamps what its data output can sink at 0.4 V
@@ -95,6 +96,7 @@ public record Part(
             double sinkMilliamps,
             List<Integer> alsoAt,
             String speaks,
+            Map<String, Integer> expander,
             Boolean generalCall,
             String source) {
 
@@ -119,6 +121,7 @@ public record Part(
      * @param bitOrder null for the highest bit first, as nearly all do
      * @param alwaysSelected whether it listens to every transfer because it has no select; null for no
      * @param releasesMiso whether it lets go of its data output when not selected; null where it has none
+     * @param speaks name of the command set it takes where its glass does not tell; null when bytes have no named meaning
      */
     public record Spi(
             List<Integer> modes,
@@ -128,6 +131,7 @@ public record Part(
             BitOrder bitOrder,
             Boolean alwaysSelected,
             Boolean releasesMiso,
+            String speaks,
             String source) {
         public Spi {
             modes = List.copyOf(modes);

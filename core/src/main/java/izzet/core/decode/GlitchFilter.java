@@ -1,7 +1,9 @@
 package izzet.core.decode;
 
+import java.util.Arrays;
+
 /**
- * Takes pulses shorter than a limit off two lines and passes the rest on with their own times. Not thread-safe; one per record.
+ * Takes pulses shorter than a limit off some lines and passes the rest on with their own times. Not thread-safe; one per record.
  *
  * <p>A change waits until it is as old as the limit; one that is taken back before was a glitch. As all changes wait equally long, they
  * come out in the order in which they went in.
@@ -12,40 +14,45 @@ final class GlitchFilter {
 
     /** Where the filtered lines go. */
     interface Out {
-        void levels(long ticks, int scl, int sda);
+        void levels(long ticks, long levels);
     }
 
     private final long limit;
     private final Out out;
-    private int scl = -1;
-    private int sda = -1;
-    private int nextScl;
-    private int nextSda;
-    private long sclSince = NONE;
-    private long sdaSince = NONE;
+    private final long[] since;
+    private boolean begun;
+    private long shown;
+    private long next;
 
-    /** @param limit in ticks, above 0 */
-    GlitchFilter(long limit, Out out) {
+    /**
+     * @param limit in ticks, above 0
+     * @param lines how many
+     */
+    GlitchFilter(long limit, int lines, Out out) {
         this.limit = limit;
         this.out = out;
+        since = new long[lines];
+        Arrays.fill(since, NONE);
     }
 
-    void levels(long ticks, int newScl, int newSda) {
-        if (scl < 0) {
-            scl = newScl;
-            sda = newSda;
-            out.levels(ticks, scl, sda);
+    /** @param levels two bits a line */
+    void levels(long ticks, long levels) {
+        if (!begun) {
+            begun = true;
+            shown = levels;
+            next = levels;
+            out.levels(ticks, levels);
             return;
         }
         settle(ticks - limit);
-        if (sclSince == NONE ? newScl != scl : newScl != nextScl) {
-            sclSince = newScl == scl ? NONE : ticks;
-            nextScl = newScl;
+        long changed = next ^ levels;
+        for (int line = 0; changed != 0; line++, changed >>>= 2) {
+            if ((changed & 3) != 0) {
+                long mask = 3L << (line << 1);
+                since[line] = (levels & mask) == (shown & mask) ? NONE : ticks;
+            }
         }
-        if (sdaSince == NONE ? newSda != sda : newSda != nextSda) {
-            sdaSince = newSda == sda ? NONE : ticks;
-            nextSda = newSda;
-        }
+        next = levels;
     }
 
     void end() {
@@ -53,22 +60,24 @@ final class GlitchFilter {
     }
 
     private void settle(long until) {
-        while (true) {
-            boolean sclDue = sclSince != NONE && sclSince <= until;
-            boolean sdaDue = sdaSince != NONE && sdaSince <= until;
-            if (!sclDue && !sdaDue) {
+        while (shown != next) {
+            long first = Long.MAX_VALUE;
+            for (long s : since) {
+                if (s != NONE && s <= until) {
+                    first = Math.min(first, s);
+                }
+            }
+            if (first == Long.MAX_VALUE) {
                 return;
             }
-            long first = Math.min(sclDue ? sclSince : Long.MAX_VALUE, sdaDue ? sdaSince : Long.MAX_VALUE);
-            if (sclDue && sclSince == first) {
-                scl = nextScl;
-                sclSince = NONE;
+            for (int line = 0; line < since.length; line++) {
+                if (since[line] == first) {
+                    long mask = 3L << (line << 1);
+                    shown = shown & ~mask | next & mask;
+                    since[line] = NONE;
+                }
             }
-            if (sdaDue && sdaSince == first) {
-                sda = nextSda;
-                sdaSince = NONE;
-            }
-            out.levels(first, scl, sda);
+            out.levels(first, shown);
         }
     }
 }

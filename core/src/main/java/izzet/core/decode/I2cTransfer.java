@@ -21,7 +21,8 @@ public record I2cTransfer(
         boolean read,
         boolean ack,
         byte[] data,
-        boolean[] acks) {
+        boolean[] acks)
+        implements BusEvent {
 
     public enum Begin {
         START("start"),

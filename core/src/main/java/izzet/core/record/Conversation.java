@@ -1,9 +1,21 @@
 package izzet.core.record;
 
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.CharacterTransfer;
 import izzet.core.decode.I2cTransfer;
-import izzet.core.discovery.Discovery;
+import izzet.core.decode.ParallelTransfer;
+import izzet.core.decode.SerialByte;
+import izzet.core.decode.SingleWireFrame;
+import izzet.core.decode.SpiTransfer;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreters;
+import izzet.core.display.Panel;
+import izzet.core.display.Said;
+import izzet.core.display.Session;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -106,23 +118,45 @@ public final class Conversation {
         }
     }
 
+    /** Takes each event with who it was said to. */
+    public interface Each {
+        void event(BusEvent event, String partner, boolean known, boolean heard);
+    }
+
+    private final Circuit circuit;
+    private final Unit selected;
+    private Each each = (event, partner, known, heard) -> {};
     private final Map<Integer, List<Unit>> unitsAt = new HashMap<>();
-    private final Map<Integer, Meaning> meanings = new HashMap<>();
+    private final Map<String, Session> sessions = new HashMap<>();
+
+    /** Value last written to each bus switch, by its id; none before the first. */
+    private final Map<String, Integer> switches = new HashMap<>();
+
     private final Map<Integer, Unit> misaddressed = new HashMap<>();
     private final Map<Integer, Tally> tallies = new LinkedHashMap<>();
     private final Consumer<Line> out;
-    private I2cTransfer previous;
+    private BusEvent previous;
+    private Key previousKey;
     private int index;
 
     /** The line being put together; null before the first. */
     private Line open;
 
-    private Meaning.Said said;
+    /** Who is spoken to, and which way. */
+    private record Key(int address, boolean read, List<Unit> units) {}
+
+    private Said said;
+    private String replaced;
     private int weight;
     private final StringBuilder joined = new StringBuilder();
 
-    /** @param out gets each line when it is whole, in the order of time */
-    public Conversation(Circuit circuit, Consumer<Line> out) {
+    /**
+     * @param selected the part that a select, or lines of its own, belong to; null on an I2C bus, or where nobody knows
+     * @param out gets each line when it is whole, in the order of time
+     */
+    public Conversation(Circuit circuit, Unit selected, Consumer<Line> out) {
+        this.circuit = circuit;
+        this.selected = selected;
         this.out = out;
         for (Unit unit : circuit.units()) {
             circuit.addressOf(unit).ifPresent(a -> unitsAt.computeIfAbsent(a, k -> new ArrayList<>())
@@ -134,35 +168,118 @@ public final class Conversation {
                 misaddressed.put(program, unit);
             }
         }
-        unitsAt.forEach((address, units) ->
-                meaning(units.get(0).part().i2c().speaks()).ifPresent(m -> meanings.put(address, m)));
     }
 
-    private static Optional<Meaning> meaning(String speaks) {
-        return Discovery.instances(Meaning.class, Conversation.class.getPackageName() + ".meanings").stream()
-                .filter(m -> m.speaks().equals(speaks))
-                .findFirst();
+    /** Tells of each event, too. */
+    public void eachEvent(Each sink) {
+        each = sink;
     }
 
-    public void add(I2cTransfer t) {
-        count(t);
-        Meaning meaning = t.addressBits() == 7 ? meanings.get(t.address()) : null;
-        Meaning.Said now = meaning == null ? unknown(t) : meaning.of(t);
-        if (!heard(t)) {
-            now = Meaning.Said.alone(now.text() + (t.ack() ? "; " + refused(t) : ""));
+    public void add(BusEvent event) {
+        List<Unit> units = units(event);
+        each.event(event, partner(event, units), !units.isEmpty(), heard(event));
+        Said now = hear(event, units);
+        if (event instanceof I2cTransfer t) {
+            count(t);
+            switched(t, units);
+            if (!heard(t)) {
+                now = Said.alone(now.text() + (t.ack() ? "; " + refused(t) : ""));
+            }
         }
-        if (previous != null && previous.address() == t.address() && previous.read() == t.read() && joins(t, now)) {
-            extend(t, now);
+        Key key = key(event, units);
+        if (previous != null && key.equals(previousKey) && joins(event, now)) {
+            extend(event, now);
         } else {
             end();
             said = now;
+            replaced = null;
             weight = now.weight();
             joined.setLength(0);
             joined.append(now.text());
-            open = line(t);
+            open = line(event, units);
         }
-        previous = t;
+        previous = event;
+        previousKey = key;
         index++;
+    }
+
+    private static Key key(BusEvent event, List<Unit> units) {
+        return event instanceof I2cTransfer t
+                ? new Key(t.address(), t.read(), units)
+                : new Key(-1, reads(event), units);
+    }
+
+    private static boolean reads(BusEvent event) {
+        return event instanceof CharacterTransfer c && c.read()
+                || event instanceof ParallelTransfer p && p.read()
+                || event instanceof SpiTransfer s && s.mosi() == null
+                || event instanceof SingleWireFrame;
+    }
+
+    /** The parts that hear an event. Behind a bus switch only those of its open channels do; before it was set, nobody knows. */
+    private List<Unit> units(BusEvent event) {
+        if (!(event instanceof I2cTransfer t)) {
+            return selected == null ? List.of() : List.of(selected);
+        }
+        if (t.addressBits() != 7) {
+            return List.of();
+        }
+        List<Unit> all = unitsAt.getOrDefault(t.address(), List.of());
+        if (all.size() < 2) {
+            return all;
+        }
+        List<Unit> reached = all.stream().filter(this::reached).toList();
+        return reached.isEmpty() ? all : reached;
+    }
+
+    private boolean reached(Unit unit) {
+        return circuit.segmentOf(unit).stream().flatMap(s -> s.path().stream()).allMatch(hop -> {
+            Integer open = switches.get(hop.through().id());
+            return open == null || hop.through().part().busSwitch() == null || (open >> channel(hop) & 1) == 1;
+        });
+    }
+
+    private static int channel(Segment.Hop hop) {
+        return hop.channel().matches("\\d+") ? Integer.parseInt(hop.channel()) : 0;
+    }
+
+    private void switched(I2cTransfer t, List<Unit> units) {
+        for (Unit unit : units) {
+            if (unit.part().busSwitch() != null && !t.read() && t.ack() && t.size() > 0) {
+                switches.put(unit.id(), t.value(t.size() - 1));
+            }
+        }
+    }
+
+    private Said hear(BusEvent event, List<Unit> units) {
+        Said first = null;
+        for (Unit unit : units) {
+            Optional<Session> session = session(unit);
+            if (session.isPresent()) {
+                Said one = session.get().hear(event);
+                first = first == null ? one : first;
+            }
+        }
+        return first == null ? unknown(event) : first;
+    }
+
+    private Optional<Session> session(Unit unit) {
+        Session known = sessions.get(unit.id());
+        if (known != null) {
+            return Optional.of(known);
+        }
+        Optional<Session> begun = Interpreters.of(Panel.family(unit.part())).map(i -> i.begin(Panel.of(unit.part())));
+        begun.ifPresent(s -> sessions.put(unit.id(), s));
+        return begun;
+    }
+
+    /** What each part shows that was spoken to and has a glass, by its id; as it stands now. */
+    public Map<String, Glass> glasses() {
+        Map<String, Glass> glasses = new LinkedHashMap<>();
+        circuit.units().forEach(u -> Optional.ofNullable(sessions.get(u.id()))
+                .flatMap(Session::glass)
+                .ifPresent(g -> glasses.put(u.id(), g)));
+        return glasses;
     }
 
     /** Hands out the last line; to be called after the last transfer. */
@@ -173,54 +290,70 @@ public final class Conversation {
         }
     }
 
-    private boolean joins(I2cTransfer t, Meaning.Said now) {
+    private boolean joins(BusEvent event, Said now) {
         return switch (now.manner()) {
-            case QUIET -> heard(previous);
+            case QUIET, REPLACES -> !(previous instanceof I2cTransfer t) || heard(t);
             case COUNTED, JOINED -> now.manner() == said.manner() && now.unit().equals(said.unit());
-            case ALONE -> previous.sameWords(t) && heard(t) && now.equals(said);
+            case ALONE ->
+                event instanceof I2cTransfer t
+                        && previous instanceof I2cTransfer p
+                        && p.sameWords(t)
+                        && heard(t)
+                        && now.equals(said);
         };
     }
 
-    private void extend(I2cTransfer t, Meaning.Said now) {
-        if (now.manner() != Meaning.Manner.QUIET) {
+    private void extend(BusEvent event, Said now) {
+        if (now.manner() == Said.Manner.REPLACES) {
+            replaced = now.text();
+        } else if (now.manner() != Said.Manner.QUIET) {
             weight += now.weight();
             if (joined.length() < MOST_JOINED) {
                 joined.append(now.text());
             }
         }
-        open = open.extendedTo(t.end(), t.ending() == I2cTransfer.End.CUT_OFF);
+        open = open.extendedTo(event.end(), cutOff(event));
+    }
+
+    private static boolean cutOff(BusEvent event) {
+        return event instanceof I2cTransfer t && t.ending() == I2cTransfer.End.CUT_OFF;
     }
 
     private String text(int transfers) {
         return switch (said.manner()) {
-            case ALONE, QUIET -> said.text();
+            case ALONE, QUIET, REPLACES -> replaced == null ? said.text() : replaced;
             case COUNTED ->
                 said.text() + ", " + weight + " " + said.unit()
-                        + (transfers > 1 ? " in " + transfers + " transfers" : "");
+                        + (transfers > 1 && transfers != weight ? " in " + transfers + " transfers" : "");
             case JOINED -> said.unit() + " “" + joined + (joined.length() < MOST_JOINED ? "”" : "… ”");
         };
     }
 
-    private Line line(I2cTransfer t) {
-        List<Unit> units = t.addressBits() == 7 ? unitsAt.getOrDefault(t.address(), List.of()) : List.of();
-        String partner = units.isEmpty()
-                ? Hex.of(t.address()) + ", " + stranger(t)
-                : units.stream().map(Unit::name).collect(Collectors.joining(" or "));
+    private Line line(BusEvent event, List<Unit> units) {
+        I2cTransfer t = event instanceof I2cTransfer i ? i : null;
+        String partner = partner(event, units);
         return new Line(
                 index,
                 1,
-                t.start(),
-                t.end(),
-                t.address(),
-                t.addressBits(),
+                event.start(),
+                event.end(),
+                t == null ? -1 : t.address(),
+                t == null ? 0 : t.addressBits(),
                 partner,
                 !units.isEmpty(),
-                t.read(),
+                reads(event) || t != null && t.read(),
                 "",
-                t.ack(),
-                heard(t),
-                t.begin() == I2cTransfer.Begin.REPEATED_START,
-                t.ending() == I2cTransfer.End.CUT_OFF);
+                t == null || t.ack(),
+                heard(event),
+                t != null && t.begin() == I2cTransfer.Begin.REPEATED_START,
+                cutOff(event));
+    }
+
+    private String partner(BusEvent event, List<Unit> units) {
+        if (!units.isEmpty()) {
+            return units.stream().map(Unit::name).collect(Collectors.joining(" or "));
+        }
+        return event instanceof I2cTransfer t ? Hex.of(t.address()) + ", " + stranger(t) : "the part on these lines";
     }
 
     private String stranger(I2cTransfer t) {
@@ -231,11 +364,59 @@ public final class Conversation {
         return t.address() == 0 ? "everybody" : meant == null ? "nobody in the plan" : "meant for " + meant.name();
     }
 
-    private static Meaning.Said unknown(I2cTransfer t) {
-        if (t.size() == 0) {
-            return Meaning.Said.alone("nothing but its address");
+    /** Bytes of which nobody knows the meaning, as they are. */
+    private static Said unknown(BusEvent event) {
+        if (event instanceof I2cTransfer t) {
+            return t.size() == 0
+                    ? Said.alone("nothing but its address")
+                    : Said.alone(t.size() + (t.size() == 1 ? " byte" : " bytes") + (t.read() ? " read" : " written"));
         }
-        return Meaning.Said.alone(t.size() + (t.size() == 1 ? " byte" : " bytes") + (t.read() ? " read" : " written"));
+        if (event instanceof SpiTransfer t) {
+            return Said.alone(Counts.of(t.size(), "word")
+                    + (t.miso() != null && t.mosi() != null ? " both ways" : t.mosi() == null ? " read" : " written"));
+        }
+        if (event instanceof SerialByte b) {
+            boolean plain = b.value() >= ' ' && b.value() < 0x7F;
+            return b.framed() && b.parityRight()
+                    ? new Said(plain ? String.valueOf((char) b.value()) : "·", Said.Manner.JOINED, 0, "says")
+                    : Said.alone(
+                            b.framed()
+                                    ? "a byte whose parity is wrong"
+                                    : "a byte without its stop bit: another speed?");
+        }
+        if (event instanceof SingleWireFrame f) {
+            return Said.alone(frame(f));
+        }
+        if (event instanceof CharacterTransfer c) {
+            return Said.counted(c.data() ? "data" : "commands", 1, c.data() ? "bytes" : "of them");
+        }
+        return Said.counted("words", 1, "of them");
+    }
+
+    private static String frame(SingleWireFrame f) {
+        if (f.bytes().length < 5) {
+            return f.bits() == 0 ? "no answer" : "an answer of " + f.bits() + " bits, where 40 are whole";
+        }
+        int[] b = new int[5];
+        for (int i = 0; i < b.length; i++) {
+            b[i] = f.bytes()[i] & 0xFF;
+        }
+        String bytes = Hex.of(b[0]) + " " + Hex.of(b[1]) + " " + Hex.of(b[2]) + " " + Hex.of(b[3]);
+        return f.sumRight()
+                ? String.format(
+                        java.util.Locale.ROOT,
+                        "humidity %.1f %%, temperature %.1f °C",
+                        (b[0] << 8 | b[1]) / 10.0,
+                        ((b[2] & 0x7F) << 8 | b[3]) / (b[2] > 0x7F ? -10.0 : 10.0))
+                : bytes + ", and the sum is wrong";
+    }
+
+    private static boolean heard(BusEvent event) {
+        return event instanceof I2cTransfer t
+                ? heard(t)
+                : event instanceof SerialByte b
+                        ? b.framed() && b.parityRight()
+                        : !(event instanceof SingleWireFrame f) || f.sumRight();
     }
 
     private static String refused(I2cTransfer t) {

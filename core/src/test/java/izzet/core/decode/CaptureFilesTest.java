@@ -21,16 +21,21 @@ class CaptureFilesTest {
 
     @ParameterizedTest
     @CsvSource({
-        "i2c-page-oled, vcd",
-        "i2c-expander-lcd, vcd",
-        "i2c-trouble, vcd",
-        "i2c-10bit-and-general-call, vcd",
-        "i2c-trouble.edges, csv",
-        "i2c-trouble.sampled, csv"
+        "spi-dcs-tft, spi-dcs-tft, vcd",
+        "spi-two-devices.a, spi-two-devices, vcd",
+        "spi-two-devices.b, spi-two-devices, vcd",
+        "lcd-4bit, lcd-4bit, vcd",
+        "lcd-8bit, lcd-8bit, vcd",
+        "i2c-page-oled, i2c-page-oled, vcd",
+        "i2c-expander-lcd, i2c-expander-lcd, vcd",
+        "i2c-trouble, i2c-trouble, vcd",
+        "i2c-10bit-and-general-call, i2c-10bit-and-general-call, vcd",
+        "i2c-trouble.edges, i2c-trouble.edges, csv",
+        "i2c-trouble.sampled, i2c-trouble.sampled, csv"
     })
-    void decodesExactly(String name, String kind) throws IOException {
+    void decodesExactly(String name, String file, String kind) throws IOException {
         JsonNode expected = JSON.readTree(resource(name + ".expected.json"));
-        String events = decode(resource(name + "." + kind).readAllBytes(), expected, Integer.MAX_VALUE);
+        String events = decode(resource(file + "." + kind).readAllBytes(), expected, Integer.MAX_VALUE);
         assertThat(JSON.readTree(events))
                 .isEqualTo(JSON.readTree(expected.get("events").toString()));
     }
@@ -51,17 +56,19 @@ class CaptureFilesTest {
 
     private static String decode(byte[] record, JsonNode expected, int chunk) throws IOException {
         List<String> events = new ArrayList<>();
-        long glitch = expected.get("options").path("glitchNs").asLong(0);
-        I2cDecoder[] decoder = new I2cDecoder[1];
-        decoder[0] = new I2cDecoder(
-                expected.get("lines").get("scl").asString(),
-                expected.get("lines").get("sda").asString(),
-                glitch,
-                t -> {
-                    StringBuilder json = new StringBuilder();
-                    TransferJson.append(json, t, decoder[0].timeScale());
-                    events.add(json.toString());
-                });
+        Protocol protocol = Protocols.of(expected.get("protocol").asString());
+        Settings settings = Settings.of(protocol, name -> {
+            JsonNode line = expected.get("lines").path(name);
+            JsonNode option = expected.get("options").path(name);
+            return line.isMissingNode() ? option.isMissingNode() ? null : option.asString() : line.asString();
+        });
+        Decoder[] decoder = new Decoder[1];
+        decoder[0] = protocol.decoder(settings, e -> {
+            StringBuilder json = new StringBuilder();
+            protocol.json(json, e, decoder[0].timeScale());
+            events.add(json.toString());
+            assertThat(EventBlock.unpack(EventBlock.pack(protocol, List.of(e)))).containsExactly(e);
+        });
         InputStream in = new ByteArrayInputStream(record) {
             @Override
             public synchronized int read(byte[] b, int off, int len) {

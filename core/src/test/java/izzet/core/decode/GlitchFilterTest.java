@@ -14,14 +14,14 @@ class GlitchFilterTest {
 
     private static List<Edge> filtered(long limit, List<Edge> edges) {
         List<Edge> out = new ArrayList<>();
-        GlitchFilter filter = new GlitchFilter(limit, (ticks, scl, sda) -> {
-            Edge edge = new Edge(ticks, scl, sda);
+        GlitchFilter filter = new GlitchFilter(limit, 2, (ticks, levels) -> {
+            Edge edge = new Edge(ticks, (int) levels & 3, (int) levels >> 2);
             if (!out.isEmpty() && out.get(out.size() - 1).tick() == ticks) {
                 out.remove(out.size() - 1);
             }
             out.add(edge);
         });
-        edges.forEach(e -> filter.levels(e.tick(), e.scl(), e.sda()));
+        edges.forEach(e -> filter.levels(e.tick(), e.scl() | e.sda() << 2));
         filter.end();
         return out;
     }

@@ -24,7 +24,7 @@ class I2cDecoderTest {
     /** Draws the two lines by hand, one quarter of a clock at a time. */
     private static final class Hand {
         private final List<I2cTransfer> heard = new ArrayList<>();
-        private final I2cDecoder decoder = new I2cDecoder("scl", "sda", 0, heard::add);
+        private final Decoder decoder = Decoding.i2c(0, heard);
         private long now;
 
         Hand() {
@@ -92,7 +92,7 @@ class I2cDecoderTest {
             }
             List<I2cTransfer> heard = new ArrayList<>();
             new VcdReader(new ByteArrayInputStream(out.toByteArray()))
-                    .read(new I2cDecoder("scl", "sda", round % 2 == 0 ? 0 : 50, heard::add));
+                    .read(Decoding.i2c(round % 2 == 0 ? 0 : 50, heard));
             assertThat(heard).hasSameSizeAs(said);
             for (int t = 0; t < said.size(); t++) {
                 int[] all = said.get(t);
@@ -179,8 +179,8 @@ class I2cDecoderTest {
     @Test
     void bytesAreToldWithTheirPlaces() {
         Hand hand = new Hand();
-        I2cDecoder.Bytes bytes = mock(I2cDecoder.Bytes.class);
-        hand.decoder.eachByte(bytes);
+        Decoder.Words bytes = mock(Decoder.Words.class);
+        hand.decoder.eachWord(bytes);
         hand.start()
                 .octet(0x78, true)
                 .octet(0x00, true)
@@ -188,9 +188,9 @@ class I2cDecoderTest {
                 .stop()
                 .end();
         InOrder order = inOrder(bytes);
-        order.verify(bytes).at(anyLong(), anyLong(), eq(0x78), eq(true), eq(true));
-        order.verify(bytes).at(anyLong(), anyLong(), eq(0x00), eq(true), eq(false));
-        order.verify(bytes).at(anyLong(), anyLong(), eq(0xAF), eq(false), eq(false));
+        order.verify(bytes).at(anyLong(), anyLong(), eq("to 0x3C"), eq(true));
+        order.verify(bytes).at(anyLong(), anyLong(), eq("0x00"), eq(true));
+        order.verify(bytes).at(anyLong(), anyLong(), eq("0xAF"), eq(false));
         verifyNoMoreInteractions(bytes);
     }
 }

@@ -6,10 +6,8 @@ import izzet.core.Workbench;
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.VcdReader;
 import izzet.core.check.Severity;
-import izzet.core.decode.I2cDecoder;
+import izzet.core.decode.Decoding;
 import izzet.core.decode.I2cTransfer;
-import izzet.core.decode.LineGuess;
-import izzet.core.decode.TransferBlock;
 import izzet.core.plan.PlanEdit;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -23,7 +21,7 @@ class ConversationTest {
 
     private static List<I2cTransfer> decode(InputStream in) throws IOException {
         List<I2cTransfer> all = new ArrayList<>();
-        new VcdReader(in).read(new I2cDecoder("scl", "sda", 0, all::add));
+        new VcdReader(in).read(Decoding.i2c(0, all));
         return all;
     }
 
@@ -36,7 +34,7 @@ class ConversationTest {
 
     private static Heard talk(Workbench bench, List<I2cTransfer> transfers) {
         List<Conversation.Line> lines = new ArrayList<>();
-        Conversation talk = new Conversation(bench.circuit(), lines::add);
+        Conversation talk = new Conversation(bench.circuit(), null, lines::add);
         transfers.forEach(talk::add);
         talk.end();
         return new Heard(talk, lines);
@@ -111,24 +109,5 @@ class ConversationTest {
         assertThat(talk.lines()).anyMatch(l -> l.repeatedStart() && l.read());
         assertThat(talk.lines().get(talk.lines().size() - 1).cutOff()).isTrue();
         assertThat(talk.remarks()).anyMatch(r -> r.rule().equals("T3"));
-    }
-
-    @Test
-    void storedTransfersComeBack() throws IOException {
-        List<I2cTransfer> transfers = decode(getClass().getResourceAsStream("/captures/i2c-trouble.vcd"));
-        assertThat(TransferBlock.unpack(TransferBlock.pack(transfers))).isEqualTo(transfers);
-    }
-
-    @Test
-    void linesAreGuessedByNameElseByActivity() {
-        assertThat(LineGuess.of(List.of("reset", "SDA1", "SCL1"), new long[] {1, 50, 40}))
-                .get()
-                .extracting(LineGuess.Pair::scl)
-                .isEqualTo("SCL1");
-        assertThat(LineGuess.of(List.of("D0", "D1", "D2"), new long[] {0, 90, 40}))
-                .get()
-                .extracting(LineGuess.Pair::scl, LineGuess.Pair::sda)
-                .containsExactly("D1", "D2");
-        assertThat(LineGuess.of(List.of("D0", "D1"), new long[] {5, 0})).isEmpty();
     }
 }

@@ -4,10 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
 import izzet.core.decode.I2cTransfer;
+import izzet.core.display.Interpreters;
+import izzet.core.display.Panel;
+import izzet.core.display.Said;
+import izzet.core.display.Session;
 import izzet.core.plan.PlanEdit;
-import izzet.core.record.meanings.BusSwitchMeaning;
-import izzet.core.record.meanings.ExpanderCharacterMeaning;
-import izzet.core.record.meanings.PageOledMeaning;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -26,6 +27,10 @@ class MeaningsTest {
         }
         return new I2cTransfer(
                 0, 1, I2cTransfer.Begin.START, I2cTransfer.End.STOP, address, 7, false, true, data, acks);
+    }
+
+    private static Session session(String family, int columns, int rows) {
+        return Interpreters.of(family).orElseThrow().begin(Panel.plain(family, columns, rows));
     }
 
     private static int[] hex(String text) {
@@ -52,21 +57,23 @@ class MeaningsTest {
                 "C7 00|control byte 0xC7, which is none of 0x00, 0x40, 0x80",
             })
     void pageOledCommandsHaveNames(String bytes, String words) {
-        assertThat(new PageOledMeaning().of(write(0x3C, hex(bytes))).text()).isEqualTo(words);
+        assertThat(session("page-oled", 128, 64).hear(write(0x3C, hex(bytes))).text())
+                .isEqualTo(words);
     }
 
     @Test
     void pictureBytesAreCounted() {
-        Meaning.Said said = new PageOledMeaning().of(write(0x3C, 0x40, 1, 2, 3));
-        assertThat(said.manner()).isEqualTo(Meaning.Manner.COUNTED);
+        Said said = session("page-oled", 128, 64).hear(write(0x3C, 0x40, 1, 2, 3));
+        assertThat(said.manner()).isEqualTo(Said.Manner.COUNTED);
         assertThat(said.weight()).isEqualTo(3);
-        assertThat(new PageOledMeaning().of(write(0x3C)).text()).isEqualTo("nothing but its address");
+        assertThat(session("page-oled", 128, 64).hear(write(0x3C)).text()).isEqualTo("nothing but its address");
     }
 
     @ParameterizedTest
     @CsvSource({"04,'channel 2 on'", "00,'all channels off'", "81,'channel 0, 7 on'"})
     void channelsOfTheBusSwitchAreNamed(String value, String words) {
-        assertThat(new BusSwitchMeaning().of(write(0x70, hex(value))).text()).isEqualTo(words);
+        assertThat(session("bus-switch", 0, 0).hear(write(0x70, hex(value))).text())
+                .isEqualTo(words);
     }
 
     /** Each nibble goes out with the strobe high and then low: bit 2; bit 3 is the light, bit 0 tells text from commands. */
@@ -82,31 +89,31 @@ class MeaningsTest {
 
     @Test
     void aCharacterDisplayIsFollowedFromItsWakeUp() {
-        ExpanderCharacterMeaning display = new ExpanderCharacterMeaning();
-        assertThat(display.of(write(0x27, nibbles(false, 3, 3, 3, 2))).text())
+        Session display = session("expander-character", 16, 2);
+        assertThat(display.hear(write(0x27, nibbles(false, 3, 3, 3, 2))).text())
                 .isEqualTo("wake-up 3, wake-up 3, wake-up 3, 4-bit transfers from now on");
-        assertThat(display.of(write(0x27, nibbles(false, 2, 8, 0, 0xC, 0, 6, 0, 1)))
+        assertThat(display.hear(write(0x27, nibbles(false, 2, 8, 0, 0xC, 0, 6, 0, 1)))
                         .text())
                 .isEqualTo("set-up 0x28, display on, entry mode 0x06, clear");
-        assertThat(display.of(write(0x27, nibbles(false, 0xC, 5))).text()).isEqualTo("cursor to row 1, column 5");
-        Meaning.Said text = display.of(write(0x27, nibbles(true, 4, 8, 6, 9)));
-        assertThat(text.manner()).isEqualTo(Meaning.Manner.JOINED);
+        assertThat(display.hear(write(0x27, nibbles(false, 0xC, 5))).text()).isEqualTo("cursor to row 1, column 5");
+        Said text = display.hear(write(0x27, nibbles(true, 4, 8, 6, 9)));
+        assertThat(text.manner()).isEqualTo(Said.Manner.JOINED);
         assertThat(text.text()).isEqualTo("Hi");
     }
 
     /** A byte may be cut over two transfers. */
     @Test
     void aByteInTwoTransfersIsStillOne() {
-        ExpanderCharacterMeaning display = new ExpanderCharacterMeaning();
-        display.of(write(0x27, nibbles(false, 3, 3, 3, 2)));
-        Meaning.Said half = display.of(write(0x27, nibbles(true, 4)));
-        assertThat(half.manner()).isEqualTo(Meaning.Manner.QUIET);
-        assertThat(display.of(write(0x27, nibbles(true, 1))).text()).isEqualTo("A");
+        Session display = session("expander-character", 16, 2);
+        display.hear(write(0x27, nibbles(false, 3, 3, 3, 2)));
+        Said half = display.hear(write(0x27, nibbles(true, 4)));
+        assertThat(half.manner()).isEqualTo(Said.Manner.QUIET);
+        assertThat(display.hear(write(0x27, nibbles(true, 1))).text()).isEqualTo("A");
     }
 
     private static List<Conversation.Line> lines(Workbench bench, I2cTransfer... transfers) {
         List<Conversation.Line> lines = new ArrayList<>();
-        Conversation talk = new Conversation(bench.circuit(), lines::add);
+        Conversation talk = new Conversation(bench.circuit(), null, lines::add);
         for (I2cTransfer t : transfers) {
             talk.add(t);
         }
@@ -142,7 +149,7 @@ class MeaningsTest {
         Workbench bench =
                 Workbench.on(Workbench.MCU).with("sign", Workbench.OLED).edit(new PlanEdit.SetAddress("sign", 0x3D));
         List<Conversation.Line> lines = new ArrayList<>();
-        Conversation talk = new Conversation(bench.circuit(), lines::add);
+        Conversation talk = new Conversation(bench.circuit(), null, lines::add);
         talk.add(new I2cTransfer(
                 0,
                 1,

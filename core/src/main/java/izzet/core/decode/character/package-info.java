@@ -1,0 +1,2 @@
+/** The bus of character displays. Found by {@link izzet.core.decode.Protocols}; depends on decode and capture alone. */
+package izzet.core.decode.character;

@@ -1,0 +1,2 @@
+/** Parallel buses with strobes. Found by {@link izzet.core.decode.Protocols}; depends on decode and capture alone. */
+package izzet.core.decode.parallel;

@@ -1,0 +1,2 @@
+/** Asynchronous serial lines. Found by {@link izzet.core.decode.Protocols}; depends on decode and capture alone. */
+package izzet.core.decode.serial;

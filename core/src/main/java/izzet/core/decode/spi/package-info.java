@@ -1,0 +1,2 @@
+/** SPI, one bus a select. Found by {@link izzet.core.decode.Protocols}; depends on decode and capture alone. */
+package izzet.core.decode.spi;

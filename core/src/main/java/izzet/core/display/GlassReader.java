@@ -1,0 +1,126 @@
+package izzet.core.display;
+
+import izzet.core.capture.ChangeSink;
+import izzet.core.capture.RecordHeader;
+import izzet.core.capture.RecordReader;
+import izzet.core.capture.Signal;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.Decoder;
+import izzet.core.decode.I2cTransfer;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Settings;
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
+/** Reads a record and tells what one display of it shows at a moment. Not thread-safe; one per record. */
+public final class GlassReader {
+
+    private static final BigDecimal FEMTOSECONDS_A_NANOSECOND = BigDecimal.valueOf(1_000_000);
+
+    /**
+     * Whose transfers count on an I2C bus.
+     *
+     * @param address of the display or of its expander; -1 for every transfer
+     * @param through address of the bus switch that it is behind; -1 where there is none
+     * @param channel of that switch
+     */
+    public record Listener(int address, int through, int channel) {
+
+        /** Every transfer counts. */
+        public static final Listener ALL = new Listener(-1, -1, 0);
+    }
+
+    private final Protocol protocol;
+    private final Settings settings;
+    private final Session session;
+    private final Listener listener;
+    private final BigDecimal untilNanos;
+    private int open;
+
+    /**
+     * @param untilNanos on the record's own axis; null for its end
+     * @throws IllegalArgumentException when the family of the panel is not known, or shows nothing
+     */
+    public GlassReader(Protocol protocol, Settings settings, Panel panel, Listener listener, BigDecimal untilNanos) {
+        this.protocol = protocol;
+        this.settings = settings;
+        this.listener = listener;
+        this.untilNanos = untilNanos;
+        session = Interpreters.of(panel.family())
+                .map(i -> i.begin(panel))
+                .filter(s -> s.glass().isPresent())
+                .orElseThrow(
+                        () -> new IllegalArgumentException("No display takes the commands '" + panel.family() + "'."));
+    }
+
+    /** @throws izzet.core.capture.RecordFault when the record cannot be read */
+    public Glass read(InputStream record) throws IOException {
+        Decoder decoder = protocol.decoder(settings, this::hear);
+        RecordReader.read(record, untilNanos == null ? decoder : new Until(decoder));
+        return session.glass().orElseThrow();
+    }
+
+    private void hear(BusEvent event) {
+        if (event instanceof I2cTransfer t) {
+            if (t.address() == listener.through() && !t.read() && t.ack() && t.size() > 0) {
+                open = t.value(t.size() - 1);
+            }
+            boolean reached = listener.through() < 0 || (open >> listener.channel() & 1) == 1;
+            if (!reached || listener.address() >= 0 && t.address() != listener.address()) {
+                return;
+            }
+        }
+        session.hear(event);
+    }
+
+    /** Ends the record early. */
+    private final class Until implements ChangeSink {
+
+        private final Decoder decoder;
+        private long last;
+        private boolean ended;
+
+        Until(Decoder decoder) {
+            this.decoder = decoder;
+        }
+
+        @Override
+        public Signal[] header(RecordHeader header) {
+            last = untilNanos
+                    .multiply(FEMTOSECONDS_A_NANOSECOND)
+                    .divide(BigDecimal.valueOf(header.timeScale().femtoseconds()), 0, RoundingMode.FLOOR)
+                    .min(BigDecimal.valueOf(Long.MAX_VALUE))
+                    .longValue();
+            return decoder.header(header);
+        }
+
+        @Override
+        public void change(int index, int level) {
+            if (!ended) {
+                decoder.change(index, level);
+            }
+        }
+
+        @Override
+        public void moment(long ticks) {
+            if (ended) {
+                return;
+            }
+            if (ticks > last) {
+                end(last);
+            } else {
+                decoder.moment(ticks);
+            }
+        }
+
+        @Override
+        public void end(long ticks) {
+            if (!ended) {
+                ended = true;
+                decoder.end(ticks);
+            }
+        }
+    }
+}

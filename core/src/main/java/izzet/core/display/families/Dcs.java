@@ -1,0 +1,388 @@
+package izzet.core.display.families;
+
+import izzet.core.display.CommandSession;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Session;
+import izzet.core.quantity.Hex;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.Set;
+
+/** Colour panels with the common command set. Source: MIPI DCS, from memory; Linux kernel 6.1, include/video/mipi_display.h. */
+public final class Dcs implements Interpreter {
+
+    @Override
+    public Set<String> speaks() {
+        return Set.of("dcs");
+    }
+
+    @Override
+    public Session begin(Panel panel) {
+        return new Following(panel);
+    }
+
+    private static final class Following extends CommandSession implements Glass.Pixels {
+
+        private static final int NOT_WRITTEN = -1;
+        private static final int MOST_SIDE = 1024;
+        private static final int KEPT_PARAMETERS = 16;
+
+        private static final int ROWS_BOTTOM_UP = 0x80;
+        private static final int COLUMNS_RIGHT_TO_LEFT = 0x40;
+        private static final int EXCHANGED = 0x20;
+        private static final int BLUE_FIRST = 0x08;
+
+        private final Panel panel;
+        private final int columns;
+        private final int rows;
+
+        /** As it was sent, 0xRRGGBB; {@link #NOT_WRITTEN} where nothing was. */
+        private final int[] memory;
+
+        private int command = -1;
+        private final int[] parameters = new int[KEPT_PARAMETERS];
+        private int count;
+        private int firstColumn;
+        private int lastColumn;
+        private int firstRow;
+        private int lastRow;
+        private int x;
+        private int y;
+        private int mode;
+        private int bits = 16;
+        private boolean writing;
+        private final int[] pixel = new int[3];
+        private int got;
+        private boolean on;
+        private boolean asleep = true;
+        private boolean inverted;
+        private int scrollTop;
+        private int scrollRows;
+        private int scrollStart;
+        private long changes;
+
+        Following(Panel panel) {
+            this.panel = panel;
+            columns = Math.max(
+                    1, Math.min(MOST_SIDE, panel.memoryColumns() > 0 ? panel.memoryColumns() : panel.columns()));
+            rows = Math.max(1, Math.min(MOST_SIDE, panel.memoryRows() > 0 ? panel.memoryRows() : panel.rows()));
+            memory = new int[columns * rows];
+            Arrays.fill(memory, NOT_WRITTEN);
+            lastColumn = columns - 1;
+            lastRow = rows - 1;
+            scrollRows = rows;
+        }
+
+        @Override
+        protected void command(int value) {
+            command = value & 0xFF;
+            count = 0;
+            writing = command == 0x2C || command == 0x3C;
+            got = 0;
+            changes++;
+            if (command == 0x2C) {
+                x = firstColumn;
+                y = firstRow;
+            }
+            int wanted = wanted(command);
+            if (wanted == 0) {
+                simple();
+            }
+            if (wanted == 0) {
+                say(name());
+            } else {
+                grow(name());
+            }
+        }
+
+        /** Parameters of a command; -1 where they are not known. */
+        private static int wanted(int c) {
+            return switch (c) {
+                case 0x00, 0x01, 0x10, 0x11, 0x12, 0x13, 0x20, 0x21, 0x28, 0x29, 0x2C, 0x2E, 0x34, 0x38, 0x39, 0x3C ->
+                    0;
+                case 0x26, 0x35, 0x36, 0x3A, 0x51, 0x53, 0x55 -> 1;
+                case 0x37, 0x44 -> 2;
+                case 0x2A, 0x2B, 0x30 -> 4;
+                case 0x33 -> 6;
+                default -> -1;
+            };
+        }
+
+        private void simple() {
+            switch (command) {
+                case 0x01 -> {
+                    mode = 0;
+                    on = false;
+                    asleep = true;
+                    inverted = false;
+                    firstColumn = 0;
+                    lastColumn = columns - 1;
+                    firstRow = 0;
+                    lastRow = rows - 1;
+                }
+                case 0x10 -> asleep = true;
+                case 0x11 -> asleep = false;
+                case 0x13 -> scrollStart = 0;
+                case 0x20 -> inverted = false;
+                case 0x21 -> inverted = true;
+                case 0x28 -> on = false;
+                case 0x29 -> on = true;
+                default -> {}
+            }
+        }
+
+        @Override
+        protected void data(int value) {
+            if (writing) {
+                paint(value);
+                return;
+            }
+            if (command < 0) {
+                painted(1);
+                return;
+            }
+            if (count < KEPT_PARAMETERS) {
+                parameters[count] = value & 0xFF;
+            }
+            count++;
+            int wanted = wanted(command);
+            if (count == wanted) {
+                changes++;
+                execute();
+                say(name());
+            } else if (wanted < 0 || count < wanted) {
+                grow(name());
+            }
+        }
+
+        private void execute() {
+            switch (command) {
+                case 0x2A -> {
+                    firstColumn = pair(0);
+                    lastColumn = pair(2);
+                    x = firstColumn;
+                }
+                case 0x2B -> {
+                    firstRow = pair(0);
+                    lastRow = pair(2);
+                    y = firstRow;
+                }
+                case 0x33 -> {
+                    scrollTop = pair(0);
+                    scrollRows = pair(2);
+                }
+                case 0x36 -> mode = parameters[0];
+                case 0x37 -> scrollStart = pair(0);
+                case 0x3A -> bits = bitsOf(parameters[0]);
+                default -> {}
+            }
+        }
+
+        private int pair(int at) {
+            return parameters[at] << 8 | parameters[at + 1];
+        }
+
+        private static int bitsOf(int parameter) {
+            return switch (parameter & 7) {
+                case 3 -> 12;
+                case 6 -> 18;
+                case 7 -> 24;
+                default -> 16;
+            };
+        }
+
+        private void paint(int value) {
+            if (wide()) {
+                painted(2);
+                pixel(five(value >> 11), six(value >> 5), five(value));
+                return;
+            }
+            painted(1);
+            pixel[got++] = value;
+            if (bits == 16 && got == 2) {
+                int both = pixel[0] << 8 | pixel[1];
+                pixel(five(both >> 11), six(both >> 5), five(both));
+            } else if (bits == 18 && got == 3) {
+                pixel(six(pixel[0] >> 2), six(pixel[1] >> 2), six(pixel[2] >> 2));
+            } else if (bits == 24 && got == 3) {
+                pixel(pixel[0], pixel[1], pixel[2]);
+            } else if (bits == 12 && got == 3) {
+                int second = pixel[1] & 0xF;
+                pixel((pixel[0] >> 4) * 17, (pixel[0] & 0xF) * 17, (pixel[1] >> 4) * 17);
+                pixel(second * 17, (pixel[2] >> 4) * 17, (pixel[2] & 0xF) * 17);
+            }
+        }
+
+        private static int five(int value) {
+            int v = value & 0x1F;
+            return v << 3 | v >> 2;
+        }
+
+        private static int six(int value) {
+            int v = value & 0x3F;
+            return v << 2 | v >> 4;
+        }
+
+        private void pixel(int red, int green, int blue) {
+            got = 0;
+            int at = place(x, y);
+            if (at >= 0) {
+                memory[at] = red << 16 | green << 8 | blue;
+            }
+            changes++;
+            if (x++ >= lastColumn) {
+                x = firstColumn;
+                y = y >= lastRow ? firstRow : y + 1;
+            }
+        }
+
+        private int across() {
+            return (mode & EXCHANGED) != 0 ? rows : columns;
+        }
+
+        private int down() {
+            return (mode & EXCHANGED) != 0 ? columns : rows;
+        }
+
+        /** Place in the memory of what a program calls column and row now; -1 outside. */
+        private int place(int column, int row) {
+            int c = (mode & EXCHANGED) != 0 ? row : column;
+            int r = (mode & EXCHANGED) != 0 ? column : row;
+            if (c < 0 || r < 0 || c >= columns || r >= rows) {
+                return -1;
+            }
+            c = (mode & COLUMNS_RIGHT_TO_LEFT) != 0 ? columns - 1 - c : c;
+            r = (mode & ROWS_BOTTOM_UP) != 0 ? rows - 1 - r : r;
+            return r * columns + c;
+        }
+
+        @Override
+        public Optional<Glass> glass() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public int columns() {
+            return panel.columns();
+        }
+
+        @Override
+        public int rows() {
+            return panel.rows();
+        }
+
+        @Override
+        public long changes() {
+            return changes;
+        }
+
+        @Override
+        public String state() {
+            return (asleep ? "asleep" : on ? "" : "switched off")
+                    + (inverted ? (asleep || !on ? ", " : "") + "inverted" : "");
+        }
+
+        @Override
+        public Picture memory(Area area) {
+            Area wanted = area;
+            if (wanted == null) {
+                int left = across();
+                int top = down();
+                int right = -1;
+                int bottom = -1;
+                for (int row = 0; row < down(); row++) {
+                    for (int column = 0; column < across(); column++) {
+                        if (memory[place(column, row)] != NOT_WRITTEN) {
+                            left = Math.min(left, column);
+                            right = Math.max(right, column);
+                            top = Math.min(top, row);
+                            bottom = row;
+                        }
+                    }
+                }
+                wanted = right < 0 ? new Area(0, 0, 1, 1) : new Area(left, top, right - left + 1, bottom - top + 1);
+            }
+            int[] pixels = new int[wanted.width() * wanted.height()];
+            for (int row = 0; row < wanted.height(); row++) {
+                for (int column = 0; column < wanted.width(); column++) {
+                    int at = place(wanted.x() + column, wanted.y() + row);
+                    pixels[row * wanted.width() + column] = at < 0 ? 0 : Math.max(0, memory[at]);
+                }
+            }
+            return new Picture(wanted.width(), wanted.height(), false, pixels);
+        }
+
+        @Override
+        public Picture seen() {
+            int[] pixels = new int[panel.columns() * panel.rows()];
+            boolean dark = asleep || !on;
+            boolean swapped = ((mode & BLUE_FIRST) != 0) != panel.blueFirst();
+            for (int row = 0; row < panel.rows() && !dark; row++) {
+                int line = scrolled(row + panel.offsetRows());
+                for (int column = 0; column < panel.columns(); column++) {
+                    int c = column + panel.offsetColumns();
+                    int colour = line < rows && c < columns ? Math.max(0, memory[line * columns + c]) : 0;
+                    colour = swapped ? (colour & 0xFF) << 16 | colour & 0xFF00 | colour >> 16 : colour;
+                    pixels[row * panel.columns() + column] = inverted ? colour ^ 0xFFFFFF : colour;
+                }
+            }
+            return new Picture(panel.columns(), panel.rows(), false, pixels);
+        }
+
+        private int scrolled(int row) {
+            boolean moves = scrollStart != 0 && row >= scrollTop && row < scrollTop + scrollRows && scrollRows > 0;
+            return moves ? scrollTop + Math.floorMod(row - scrollTop + scrollStart - scrollTop, scrollRows) : row;
+        }
+
+        private String name() {
+            boolean whole = count >= Math.max(0, wanted(command));
+            return switch (command) {
+                case 0x00 -> "nothing";
+                case 0x01 -> "reset";
+                case 0x10 -> "sleep";
+                case 0x11 -> "wakes up";
+                case 0x12 -> "partial mode";
+                case 0x13 -> "normal mode";
+                case 0x20 -> "inversion off";
+                case 0x21 -> "inversion on";
+                case 0x26 -> "gamma curve " + value(0);
+                case 0x28 -> "display off";
+                case 0x29 -> "display on";
+                case 0x2A -> "columns " + (whole ? pair(0) + " to " + pair(2) : "…");
+                case 0x2B -> "rows " + (whole ? pair(0) + " to " + pair(2) : "…");
+                case 0x2C -> "writes pixels";
+                case 0x2E -> "reads pixels";
+                case 0x30 -> "partial rows " + (whole ? pair(0) + " to " + pair(2) : "…");
+                case 0x33 -> "scroll area " + (whole ? pair(0) + ", " + pair(2) + ", " + pair(4) + " rows" : "…");
+                case 0x34 -> "tearing line off";
+                case 0x35 -> "tearing line on";
+                case 0x36 -> "address mode " + (whole ? Hex.of(parameters[0]) + modeInWords() : "…");
+                case 0x37 -> "scroll to row " + (whole ? pair(0) : "…");
+                case 0x38 -> "idle mode off";
+                case 0x39 -> "idle mode on";
+                case 0x3A -> (whole ? bitsOf(parameters[0]) : "…") + " bits a pixel";
+                case 0x3C -> "writes on";
+                case 0x51 -> "brightness " + value(0);
+                case 0x53 -> "brightness control " + value(0);
+                default ->
+                    "command " + Hex.of(command)
+                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+            };
+        }
+
+        private String value(int at) {
+            return count > at ? Integer.toString(parameters[at]) : "…";
+        }
+
+        private String modeInWords() {
+            int m = parameters[0];
+            return ((m & EXCHANGED) != 0 ? ", rows and columns exchanged" : "")
+                    + ((m & COLUMNS_RIGHT_TO_LEFT) != 0 ? ", columns from the right" : "")
+                    + ((m & ROWS_BOTTOM_UP) != 0 ? ", rows from below" : "")
+                    + ((m & BLUE_FIRST) != 0 ? ", blue first" : "");
+        }
+    }
+}

@@ -1,0 +1,231 @@
+package izzet.core.display.families;
+
+import izzet.core.display.CommandSession;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Session;
+import izzet.core.quantity.Hex;
+import java.util.Optional;
+import java.util.Set;
+
+/** Wide OLEDs of 16 greys, four pixels a column address. Source: data sheet of their driver (SSD1322), command table; from memory. */
+public final class GreyOled implements Interpreter {
+
+    @Override
+    public Set<String> speaks() {
+        return Set.of("grey-oled");
+    }
+
+    @Override
+    public Session begin(Panel panel) {
+        return new Following(panel);
+    }
+
+    private static final class Following extends CommandSession implements Glass.Pixels {
+
+        private static final int COLUMNS = 120;
+        private static final int ROWS = 128;
+        private static final int PIXELS = 4;
+
+        private final Panel panel;
+        private final byte[] memory = new byte[COLUMNS * PIXELS * ROWS];
+        private int command = -1;
+        private final int[] parameters = new int[16];
+        private int count;
+        private int firstColumn;
+        private int lastColumn = COLUMNS - 1;
+        private int firstRow;
+        private int lastRow = ROWS - 1;
+        private int column;
+        private int row;
+        private int half;
+        private int remap;
+        private int startLine;
+        private boolean on;
+        private int shows = 0xA6;
+        private long changes;
+
+        Following(Panel panel) {
+            this.panel = panel;
+        }
+
+        private static int wanted(int c) {
+            return switch (c) {
+                case 0x00, 0x5C, 0x5D, 0xA4, 0xA5, 0xA6, 0xA7, 0xA9, 0xAE, 0xAF, 0xB9 -> 0;
+                case 0xA1, 0xA2, 0xAB, 0xB1, 0xB3, 0xB6, 0xBB, 0xBE, 0xC1, 0xC7, 0xCA, 0xFD, 0xB5 -> 1;
+                case 0x15, 0x75, 0xA0, 0xA8, 0xB4, 0xD1 -> 2;
+                case 0xB8 -> 15;
+                default -> -1;
+            };
+        }
+
+        @Override
+        protected void command(int value) {
+            command = value & 0xFF;
+            count = 0;
+            changes++;
+            switch (command) {
+                case 0x5C -> {
+                    column = firstColumn;
+                    row = firstRow;
+                    half = 0;
+                }
+                case 0xA4, 0xA5, 0xA6, 0xA7 -> shows = command;
+                case 0xAE -> on = false;
+                case 0xAF -> on = true;
+                default -> {}
+            }
+            if (wanted(command) == 0) {
+                say(name());
+            } else {
+                grow(name());
+            }
+        }
+
+        @Override
+        protected void data(int value) {
+            if (command == 0x5C) {
+                painted(1);
+                paint(value & 0xFF);
+                return;
+            }
+            if (count < parameters.length) {
+                parameters[count] = value & 0xFF;
+            }
+            count++;
+            if (count != wanted(command)) {
+                grow(name());
+                return;
+            }
+            changes++;
+            switch (command) {
+                case 0x15 -> {
+                    firstColumn = Math.min(COLUMNS - 1, parameters[0]);
+                    lastColumn = Math.min(COLUMNS - 1, parameters[1]);
+                    column = firstColumn;
+                }
+                case 0x75 -> {
+                    firstRow = parameters[0] & 0x7F;
+                    lastRow = parameters[1] & 0x7F;
+                    row = firstRow;
+                }
+                case 0xA0 -> remap = parameters[0];
+                case 0xA1 -> startLine = parameters[0] & 0x7F;
+                default -> {}
+            }
+            say(name());
+        }
+
+        private void paint(int value) {
+            int at = (row * COLUMNS + column) * PIXELS + half * 2;
+            memory[at] = (byte) (value >> 4);
+            memory[at + 1] = (byte) (value & 0xF);
+            changes++;
+            half ^= 1;
+            if (half != 0) {
+                return;
+            }
+            boolean down = (remap & 1) == 1;
+            if (down) {
+                if (row++ >= lastRow) {
+                    row = firstRow;
+                    column = column >= lastColumn ? firstColumn : column + 1;
+                }
+            } else if (column++ >= lastColumn) {
+                column = firstColumn;
+                row = row >= lastRow ? firstRow : row + 1;
+            }
+            row &= ROWS - 1;
+        }
+
+        @Override
+        public Optional<Glass> glass() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public int columns() {
+            return panel.columns();
+        }
+
+        @Override
+        public int rows() {
+            return panel.rows();
+        }
+
+        @Override
+        public long changes() {
+            return changes;
+        }
+
+        @Override
+        public String state() {
+            return (on ? "" : "switched off") + (shows == 0xA7 ? (on ? "" : ", ") + "inverted" : "");
+        }
+
+        @Override
+        public Picture memory(Area area) {
+            Area wanted = area == null ? new Area(panel.offsetColumns(), 0, panel.columns(), panel.rows()) : area;
+            int[] pixels = new int[COLUMNS * PIXELS * ROWS];
+            for (int i = 0; i < pixels.length; i++) {
+                pixels[i] = memory[i] * 0x111111;
+            }
+            return new Picture(COLUMNS * PIXELS, ROWS, false, pixels).part(wanted);
+        }
+
+        @Override
+        public Picture seen() {
+            int[] pixels = new int[panel.columns() * panel.rows()];
+            for (int y = 0; y < panel.rows() && on; y++) {
+                int line = (y + startLine) % ROWS;
+                for (int x = 0; x < panel.columns(); x++) {
+                    int grey =
+                            memory[line * COLUMNS * PIXELS + Math.min(COLUMNS * PIXELS - 1, x + panel.offsetColumns())];
+                    int shown =
+                            switch (shows) {
+                                case 0xA4 -> 0;
+                                case 0xA5 -> 15;
+                                case 0xA7 -> 15 - grey;
+                                default -> grey;
+                            };
+                    pixels[y * panel.columns() + x] = shown * 0x111111;
+                }
+            }
+            return new Picture(panel.columns(), panel.rows(), false, pixels);
+        }
+
+        private String name() {
+            String p = count > 0 ? Integer.toString(parameters[0]) : "…";
+            String q = count > 1 ? Integer.toString(parameters[1]) : "…";
+            return switch (command) {
+                case 0x15 -> "columns " + p + " to " + q + ", four pixels each";
+                case 0x75 -> "rows " + p + " to " + q;
+                case 0x5C -> "writes pixels";
+                case 0x5D -> "reads pixels";
+                case 0xA0 -> "remap " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0xA1 -> "start line " + p;
+                case 0xA2 -> "display offset " + p;
+                case 0xA4 -> "all pixels off";
+                case 0xA5 -> "all pixels on";
+                case 0xA6 -> "normal polarity";
+                case 0xA7 -> "inverted polarity";
+                case 0xAB -> "own regulator " + (count == 0 ? "…" : (parameters[0] & 1) == 1 ? "on" : "off");
+                case 0xAE -> "display off";
+                case 0xAF -> "display on";
+                case 0xB1 -> "phases " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0xB3 -> "clock " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0xB8 -> "grey table";
+                case 0xB9 -> "usual grey table";
+                case 0xC1 -> "contrast " + p + " of 255";
+                case 0xC7 -> "current " + p + " of 15";
+                case 0xCA -> (count > 0 ? Integer.toString((parameters[0] & 0x7F) + 1) : "…") + " rows";
+                case 0xFD -> count > 0 && (parameters[0] & 4) != 0 ? "commands locked" : "commands unlocked";
+                default ->
+                    "command " + Hex.of(command)
+                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+            };
+        }
+    }
+}

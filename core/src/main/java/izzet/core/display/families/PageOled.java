@@ -1,0 +1,326 @@
+package izzet.core.display.families;
+
+import izzet.core.display.CommandSession;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Session;
+import izzet.core.quantity.Hex;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Page-addressed monochrome panels: 8 rows a byte, lowest bit on top. Source: data sheets of the 128 x 64 segment driver (SSD1306) and
+ * of its sibling with 132 columns (SH1106), command tables, from memory; Linux kernel 6.1, its driver for this family.
+ */
+public final class PageOled implements Interpreter {
+
+    private static final String WIDE = "page-oled-132";
+
+    @Override
+    public Set<String> speaks() {
+        return Set.of("page-oled", WIDE);
+    }
+
+    @Override
+    public Session begin(Panel panel) {
+        return new Following(panel);
+    }
+
+    private static final class Following extends CommandSession implements Glass.Pixels {
+
+        private static final int PAGES = 8;
+        private static final int PAGE_MODE = 2;
+        private static final int LINES = 64;
+
+        private final boolean wide;
+        private final Panel panel;
+        private final int columns;
+        private final byte[] memory;
+
+        private int mode = PAGE_MODE;
+        private int column;
+        private int page;
+        private int firstColumn;
+        private int lastColumn;
+        private int firstPage;
+        private int lastPage = PAGES - 1;
+        private int startLine;
+        private int offset;
+        private int rows = LINES;
+        private boolean mirrored;
+        private boolean bottomUp;
+        private boolean on;
+        private boolean allOn;
+        private boolean inverted;
+        private boolean scrolling;
+        private long changes;
+
+        private int pending = -1;
+        private int[] parameters = new int[0];
+        private int filled;
+
+        Following(Panel panel) {
+            wide = panel.family().equals(WIDE);
+            this.panel = panel;
+            columns = wide ? Math.max(132, panel.memoryColumns()) : Math.max(128, panel.memoryColumns());
+            memory = new byte[columns * PAGES];
+            lastColumn = columns - 1;
+        }
+
+        @Override
+        protected void command(int value) {
+            if (pending < 0) {
+                int count = parameters(value);
+                if (count == 0) {
+                    execute(value, 0, 0);
+                    return;
+                }
+                pending = value;
+                parameters = new int[count];
+                filled = 0;
+                grow(name(value, -1, -1));
+                return;
+            }
+            parameters[filled++] = value;
+            if (filled == parameters.length) {
+                int done = pending;
+                pending = -1;
+                execute(done, parameters[0], parameters.length > 1 ? parameters[1] : 0);
+            }
+        }
+
+        private int parameters(int c) {
+            if (wide) {
+                return switch (c) {
+                    case 0x81, 0xA8, 0xAD, 0xD3, 0xD5, 0xD9, 0xDA, 0xDB -> 1;
+                    default -> 0;
+                };
+            }
+            return switch (c) {
+                case 0x26, 0x27 -> 6;
+                case 0x29, 0x2A -> 5;
+                case 0x21, 0x22, 0xA3 -> 2;
+                case 0x20, 0x81, 0x8D, 0xA8, 0xD3, 0xD5, 0xD8, 0xD9, 0xDA, 0xDB -> 1;
+                default -> 0;
+            };
+        }
+
+        private void execute(int c, int p, int q) {
+            say(name(c, p, q));
+            changes++;
+            if (c <= 0x0F) {
+                column = column & 0xF0 | c;
+                firstInPage();
+            } else if (c <= 0x1F) {
+                column = column & 0x0F | (c & 0x0F) << 4;
+                firstInPage();
+            } else if (c >= 0x40 && c <= 0x7F) {
+                startLine = c & 0x3F;
+            } else if (c >= 0xB0 && c <= 0xB7) {
+                page = c & 7;
+            } else {
+                set(c, p, q);
+            }
+        }
+
+        /** In page mode a page is filled from the column that was set. */
+        private int pageColumn;
+
+        private void firstInPage() {
+            pageColumn = column;
+        }
+
+        private void set(int c, int p, int q) {
+            switch (c) {
+                case 0x20 -> mode = wide ? mode : p & 3;
+                case 0x21 -> {
+                    if (!wide) {
+                        firstColumn = p & 0x7F;
+                        lastColumn = q & 0x7F;
+                        column = firstColumn;
+                    }
+                }
+                case 0x22 -> {
+                    if (!wide) {
+                        firstPage = p & 7;
+                        lastPage = q & 7;
+                        page = firstPage;
+                    }
+                }
+                case 0x2E -> scrolling = false;
+                case 0x2F -> scrolling = !wide;
+                case 0xA0 -> mirrored = false;
+                case 0xA1 -> mirrored = true;
+                case 0xA4 -> allOn = false;
+                case 0xA5 -> allOn = true;
+                case 0xA6 -> inverted = false;
+                case 0xA7 -> inverted = true;
+                case 0xA8 -> rows = (p & 0x3F) + 1;
+                case 0xAE -> on = false;
+                case 0xAF -> on = true;
+                case 0xC0 -> bottomUp = false;
+                case 0xC8 -> bottomUp = true;
+                case 0xD3 -> offset = p & 0x3F;
+                default -> {}
+            }
+        }
+
+        @Override
+        protected void data(int value) {
+            painted(1);
+            changes++;
+            if (column < columns) {
+                memory[page * columns + column] = (byte) value;
+            }
+            if (wide) {
+                column = Math.min(columns, column + 1);
+                return;
+            }
+            switch (mode) {
+                case 0 -> {
+                    if (column++ >= lastColumn) {
+                        column = firstColumn;
+                        page = page >= lastPage ? firstPage : page + 1;
+                    }
+                }
+                case 1 -> {
+                    if (page++ >= lastPage) {
+                        page = firstPage;
+                        column = column >= lastColumn ? firstColumn : column + 1;
+                    }
+                }
+                default -> column = column + 1 >= columns ? pageColumn % columns : column + 1;
+            }
+            page &= PAGES - 1;
+        }
+
+        @Override
+        public Optional<Glass> glass() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public int columns() {
+            return panel.columns();
+        }
+
+        @Override
+        public int rows() {
+            return panel.rows();
+        }
+
+        @Override
+        public long changes() {
+            return changes;
+        }
+
+        @Override
+        public String state() {
+            StringBuilder text = new StringBuilder(on ? "" : "switched off");
+            add(text, allOn, "all pixels on, whatever the memory holds");
+            add(text, inverted, "inverted");
+            add(text, scrolling, "scrolling by itself, which is not drawn");
+            add(text, rows != panel.rows(), "set up for " + rows + " of its " + panel.rows() + " rows");
+            return text.toString();
+        }
+
+        private static void add(StringBuilder text, boolean there, String words) {
+            if (there) {
+                text.append(text.isEmpty() ? "" : ", ").append(words);
+            }
+        }
+
+        private boolean lit(int memoryColumn, int row) {
+            return memoryColumn >= 0
+                    && memoryColumn < columns
+                    && (memory[(row >> 3 & 7) * columns + memoryColumn] >> (row & 7) & 1) == 1;
+        }
+
+        @Override
+        public Picture memory(Area area) {
+            int[] pixels = new int[columns * LINES];
+            for (int y = 0; y < LINES; y++) {
+                for (int x = 0; x < columns; x++) {
+                    pixels[y * columns + x] = lit(x, y) ? 1 : 0;
+                }
+            }
+            Area wanted = area == null ? new Area(panel.offsetColumns(), 0, panel.columns(), panel.rows()) : area;
+            return new Picture(columns, LINES, true, pixels).part(wanted);
+        }
+
+        /** Modules of this kind stand upright with remap A1 and scan direction C8: the other ways turn the picture round. */
+        @Override
+        public Picture seen() {
+            int[] pixels = new int[panel.columns() * panel.rows()];
+            for (int y = 0; y < panel.rows(); y++) {
+                // Row of the glass from the controller's first output, which is the lowest line of the glass when it
+                // scans bottom up.
+                int scanned = bottomUp ? y : panel.rows() - 1 - y;
+                int row = scanned + startLine + offset & LINES - 1;
+                for (int x = 0; x < panel.columns(); x++) {
+                    int segment = mirrored ? x + panel.offsetColumns() : columns - 1 - panel.offsetColumns() - x;
+                    boolean shown = scanned < rows && lit(segment, row);
+                    boolean light = on && (allOn || shown != inverted);
+                    pixels[y * panel.columns() + x] = light ? 1 : 0;
+                }
+            }
+            return new Picture(panel.columns(), panel.rows(), true, pixels);
+        }
+
+        private String name(int c, int p, int q) {
+            if (c <= 0x0F) {
+                return "column low " + c;
+            }
+            if (c <= 0x1F) {
+                return "column high " + (c & 0x0F);
+            }
+            if (c >= 0x40 && c <= 0x7F) {
+                return "start line " + (c & 0x3F);
+            }
+            if (c >= 0xB0 && c <= 0xB7) {
+                return "page " + (c & 7);
+            }
+            if (wide && (c >= 0x20 && c <= 0x2F || c == 0x8D)) {
+                return "command " + Hex.of(c) + ", which this controller does not have";
+            }
+            String value = p < 0 ? "…" : Integer.toString(p);
+            return switch (c) {
+                case 0x20 -> "memory mode " + (p < 0 ? "…" : "by " + (p == 0 ? "rows" : p == 1 ? "columns" : "pages"));
+                case 0x21 -> "columns " + value + " to " + (q < 0 ? "…" : Integer.toString(q));
+                case 0x22 -> "pages " + value + " to " + (q < 0 ? "…" : Integer.toString(q));
+                case 0x26, 0x27, 0x29, 0x2A -> "scroll " + (c == 0x26 || c == 0x29 ? "right" : "left");
+                case 0x2E -> "scroll off";
+                case 0x2F -> "scroll on";
+                case 0x30, 0x31, 0x32, 0x33 -> wide ? "pump voltage " + (c & 3) : "command " + Hex.of(c);
+                case 0x81 -> "contrast " + value + " of 255";
+                case 0x8D -> "charge pump " + (p < 0 ? "…" : (p & 4) != 0 ? "on" : "off");
+                case 0xA0 -> "columns left to right";
+                case 0xA1 -> "columns mirrored";
+                case 0xA3 -> "scroll area " + value + " and " + (q < 0 ? "…" : q + " rows");
+                case 0xA4 -> "show the memory";
+                case 0xA5 -> "all pixels on";
+                case 0xA6 -> "normal polarity";
+                case 0xA7 -> "inverted polarity";
+                case 0xA8 -> p < 0 ? "rows …" : (p & 0x3F) + 1 + " rows";
+                case 0xAD -> "own supply " + (p < 0 ? "…" : (p & 1) == 1 ? "on" : "off");
+                case 0xAE -> "display off";
+                case 0xAF -> "display on";
+                case 0xC0 -> "rows top down";
+                case 0xC8 -> "rows bottom up";
+                case 0xD3 -> "display offset " + value;
+                case 0xD5 -> "clock " + hex(p);
+                case 0xD9 -> "precharge " + hex(p);
+                case 0xDA -> "row wiring " + hex(p);
+                case 0xDB -> "deselect level " + hex(p);
+                case 0xE3 -> "nothing";
+                default -> "command " + Hex.of(c);
+            };
+        }
+
+        private static String hex(int value) {
+            return value < 0 ? "…" : Hex.of(value);
+        }
+    }
+}

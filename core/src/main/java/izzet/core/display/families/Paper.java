@@ -1,0 +1,209 @@
+package izzet.core.display.families;
+
+import izzet.core.display.CommandSession;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Session;
+import izzet.core.quantity.Hex;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.Set;
+
+/** Electronic paper, black and white: the picture shows when it is told to refresh. Source: data sheet of its driver (SSD1681); from memory. */
+public final class Paper implements Interpreter {
+
+    @Override
+    public Set<String> speaks() {
+        return Set.of("electronic-paper");
+    }
+
+    @Override
+    public Session begin(Panel panel) {
+        return new Following(panel);
+    }
+
+    private static final class Following extends CommandSession implements Glass.Pixels {
+
+        private static final int BYTE = 8;
+
+        private final Panel panel;
+        private final int stride;
+        private final byte[] memory;
+        private byte[] shown;
+        private int command = -1;
+        private final int[] parameters = new int[BYTE];
+        private int count;
+        private int entry = 3;
+        private int firstColumn;
+        private int lastColumn;
+        private int firstRow;
+        private int lastRow;
+        private int column;
+        private int row;
+        private boolean everShown;
+        private long changes;
+
+        Following(Panel panel) {
+            this.panel = panel;
+            stride = (panel.columns() + BYTE - 1) / BYTE;
+            memory = new byte[stride * panel.rows()];
+            Arrays.fill(memory, (byte) 0xFF);
+            shown = memory.clone();
+            lastColumn = stride - 1;
+            lastRow = panel.rows() - 1;
+        }
+
+        private static int wanted(int c) {
+            return switch (c) {
+                case 0x12, 0x20, 0x24, 0x26 -> 0;
+                case 0x10, 0x11, 0x18, 0x22, 0x2C, 0x3C, 0x4E -> 1;
+                case 0x44, 0x4F -> 2;
+                case 0x01 -> 3;
+                case 0x45 -> 4;
+                default -> -1;
+            };
+        }
+
+        @Override
+        protected void command(int value) {
+            command = value & 0xFF;
+            count = 0;
+            changes++;
+            if (command == 0x20) {
+                shown = memory.clone();
+                everShown = true;
+            }
+            if (wanted(command) == 0) {
+                say(name());
+            } else {
+                grow(name());
+            }
+        }
+
+        @Override
+        protected void data(int value) {
+            if (command == 0x24 || command == 0x26) {
+                painted(1);
+                if (command == 0x24) {
+                    paint(value);
+                }
+                return;
+            }
+            if (count < parameters.length) {
+                parameters[count] = value & 0xFF;
+            }
+            count++;
+            if (count != wanted(command)) {
+                grow(name());
+                return;
+            }
+            switch (command) {
+                case 0x11 -> entry = parameters[0] & 7;
+                case 0x44 -> {
+                    firstColumn = parameters[0] & 0x3F;
+                    lastColumn = parameters[1] & 0x3F;
+                }
+                case 0x45 -> {
+                    firstRow = parameters[0] | (parameters[1] & 1) << 8;
+                    lastRow = parameters[2] | (parameters[3] & 1) << 8;
+                }
+                case 0x4E -> column = parameters[0] & 0x3F;
+                case 0x4F -> row = parameters[0] | (parameters[1] & 1) << 8;
+                default -> {}
+            }
+            say(name());
+        }
+
+        private void paint(int value) {
+            int at = row * stride + column;
+            if (column < stride && row < panel.rows()) {
+                memory[at] = (byte) value;
+            }
+            boolean right = (entry & 1) != 0;
+            boolean down = (entry & 2) != 0;
+            if (column != lastColumn) {
+                column = column + (right ? 1 : -1) & 0x3F;
+                return;
+            }
+            column = firstColumn;
+            row = row == lastRow ? firstRow : row + (down ? 1 : -1) & 0x1FF;
+        }
+
+        @Override
+        public Optional<Glass> glass() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public int columns() {
+            return panel.columns();
+        }
+
+        @Override
+        public int rows() {
+            return panel.rows();
+        }
+
+        @Override
+        public long changes() {
+            return changes;
+        }
+
+        @Override
+        public String state() {
+            return everShown ? "" : "not refreshed since the record began";
+        }
+
+        private Picture picture(byte[] from) {
+            int[] pixels = new int[panel.columns() * panel.rows()];
+            for (int i = 0; i < pixels.length; i++) {
+                int x = i % panel.columns();
+                int at = i / panel.columns() * stride + x / BYTE;
+                pixels[i] = (from[at] >> 7 - x % BYTE & 1) == 1 ? 0xFFFFFF : 0;
+            }
+            return new Picture(panel.columns(), panel.rows(), false, pixels);
+        }
+
+        @Override
+        public Picture memory(Area area) {
+            Picture whole = picture(memory);
+            return area == null ? whole : whole.part(area);
+        }
+
+        @Override
+        public Picture seen() {
+            return picture(shown);
+        }
+
+        private String name() {
+            String p = count > 0 ? Integer.toString(parameters[0]) : "…";
+            boolean whole = count >= wanted(command);
+            return switch (command) {
+                case 0x01 -> "rows " + (whole ? (parameters[0] | (parameters[1] & 1) << 8) + 1 : "…");
+                case 0x10 -> "deep sleep " + p;
+                case 0x11 -> "entry mode " + p;
+                case 0x12 -> "reset";
+                case 0x18 -> "temperature sensor " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0x20 -> "refreshes the glass";
+                case 0x22 -> "steps of the refresh " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0x24 -> "writes black and white";
+                case 0x26 -> "writes the second colour, or the old picture";
+                case 0x3C -> "border " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0x44 -> "columns " + (whole ? parameters[0] * BYTE + " to " + (parameters[1] * BYTE + 7) : "…");
+                case 0x45 ->
+                    "rows "
+                            + (whole
+                                    ? (parameters[0] | (parameters[1] & 1) << 8) + " to "
+                                            + (parameters[2] | (parameters[3] & 1) << 8)
+                                    : "…");
+                case 0x4E -> "from column " + (whole ? Integer.toString(parameters[0] * BYTE) : "…");
+                case 0x4F -> "from row " + (whole ? Integer.toString(parameters[0] | (parameters[1] & 1) << 8) : "…");
+                default ->
+                    "command " + Hex.of(command)
+                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+            };
+        }
+    }
+}

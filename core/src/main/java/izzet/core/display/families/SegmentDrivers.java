@@ -1,0 +1,165 @@
+package izzet.core.display.families;
+
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.I2cTransfer;
+import izzet.core.decode.SpiTransfer;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Said;
+import izzet.core.display.Session;
+import izzet.core.quantity.Hex;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Drivers of lamp matrices and digits. Sources, from memory: data sheets of the serial driver of 8 digits (MAX7219) and of the 2-wire
+ * driver of 16 x 8 lamps (HT16K33).
+ */
+public final class SegmentDrivers implements Interpreter {
+
+    private static final String SERIAL = "digit-driver";
+
+    @Override
+    public Set<String> speaks() {
+        return Set.of(SERIAL, "lamp-driver");
+    }
+
+    @Override
+    public Session begin(Panel panel) {
+        return new Following(panel);
+    }
+
+    private static final class Following implements Session, Glass.Pixels {
+
+        private static final int SIDE = 8;
+        private static final int WIDE = 16;
+
+        private final boolean serial;
+
+        /** One row of lamps each: 8 bits of the serial driver, 16 of the other. */
+        private final int[] rows = new int[SIDE];
+
+        private boolean on;
+        private int pointer;
+        private long changes;
+
+        Following(Panel panel) {
+            serial = panel.family().equals(SERIAL);
+        }
+
+        @Override
+        public Said hear(BusEvent event, long until) {
+            List<String> words = new ArrayList<>();
+            int lamps = 0;
+            changes++;
+            if (serial && event instanceof SpiTransfer t && t.mosi() != null) {
+                int bits = t.mosi().length > 0 && t.mosi()[0] > 0xFF ? 1 : 2;
+                for (int i = 0; i + bits <= t.mosi().length; i += bits) {
+                    int word = bits == 1 ? t.mosi()[i] : t.mosi()[i] << 8 | t.mosi()[i + 1];
+                    lamps += digit(word >> 8 & 0xF, word & 0xFF, words);
+                }
+            } else if (!serial && event instanceof I2cTransfer t && !t.read() && t.size() > 0) {
+                lamps = lamp(t, words);
+            }
+            if (words.isEmpty()) {
+                return lamps > 0
+                        ? Said.counted("lamps", lamps, "bytes of them")
+                        : Said.alone("nothing but its address");
+            }
+            return Said.alone(String.join(", ", words) + (lamps > 0 ? ", lamps, " + lamps + " bytes of them" : ""));
+        }
+
+        private int digit(int register, int value, List<String> words) {
+            switch (register) {
+                case 0x0 -> {}
+                case 0x9 -> words.add(value == 0 ? "lamps by their bits" : "digits by their numbers " + Hex.of(value));
+                case 0xA -> words.add("brightness " + (value & 0xF) + " of 15");
+                case 0xB -> words.add((value & 7) + 1 + " rows");
+                case 0xC -> {
+                    on = (value & 1) == 1;
+                    words.add(on ? "switched on" : "switched off");
+                }
+                case 0xF -> words.add((value & 1) == 1 ? "lamp test on" : "lamp test off");
+                default -> {
+                    if (register <= SIDE) {
+                        rows[register - 1] = value;
+                        return 1;
+                    }
+                    words.add("register " + Hex.of(register));
+                }
+            }
+            return 0;
+        }
+
+        private int lamp(I2cTransfer t, List<String> words) {
+            int c = t.value(0);
+            if (c < WIDE) {
+                pointer = c;
+                for (int i = 1; i < t.size(); i++) {
+                    int shift = pointer % 2 * SIDE;
+                    rows[pointer / 2] = rows[pointer / 2] & ~(0xFF << shift) | t.value(i) << shift;
+                    pointer = (pointer + 1) % WIDE;
+                }
+                return t.size() - 1;
+            }
+            if (c >> 4 == 2) {
+                words.add((c & 1) == 1 ? "clock on" : "clock off");
+            } else if (c >> 4 == 8) {
+                on = (c & 1) == 1;
+                words.add((on ? "switched on" : "switched off") + ((c & 6) != 0 ? ", blinking" : ""));
+            } else if (c >> 4 == 0xE) {
+                words.add("brightness " + (c & 0xF) + " of 15");
+            } else {
+                words.add("command " + Hex.of(c));
+            }
+            return 0;
+        }
+
+        @Override
+        public Optional<Glass> glass() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public int columns() {
+            return serial ? SIDE : WIDE;
+        }
+
+        @Override
+        public int rows() {
+            return SIDE;
+        }
+
+        @Override
+        public long changes() {
+            return changes;
+        }
+
+        @Override
+        public String state() {
+            return on ? "" : "switched off";
+        }
+
+        @Override
+        public Picture memory(Area area) {
+            int width = columns();
+            int[] pixels = new int[width * SIDE];
+            for (int i = 0; i < pixels.length; i++) {
+                int x = i % width;
+                pixels[i] = (rows[i / width] >> (serial ? SIDE - 1 - x : x)) & 1;
+            }
+            Picture whole = new Picture(width, SIDE, true, pixels);
+            return area == null ? whole : whole.part(area);
+        }
+
+        @Override
+        public Picture seen() {
+            Picture lamps = memory(null);
+            return on ? lamps : new Picture(columns(), SIDE, true, new int[columns() * SIDE]);
+        }
+    }
+}

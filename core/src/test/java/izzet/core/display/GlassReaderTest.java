@@ -1,0 +1,120 @@
+package izzet.core.display;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.decode.Decoding;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.Settings;
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** The glass at the end of each simulated capture is the picture that its driving script drew. */
+class GlassReaderTest {
+
+    private static Glass read(String capture, String protocol, Panel panel, int address, String at, String... settings)
+            throws IOException {
+        Protocol p = Protocols.of(protocol);
+        Settings s = Decoding.settings(p, settings);
+        GlassReader.Listener listener = new GlassReader.Listener(address, -1, 0);
+        try (InputStream in = resource(capture)) {
+            return new GlassReader(p, s, panel, listener, at == null ? null : new BigDecimal(at)).read(in);
+        }
+    }
+
+    private static InputStream resource(String name) {
+        return GlassReaderTest.class.getResourceAsStream("/captures/" + name);
+    }
+
+    /** Digits of a portable picture without its comments. */
+    private static String plain(String picture) {
+        return picture.lines()
+                .filter(l -> !l.startsWith("#"))
+                .collect(Collectors.joining(" "))
+                .replaceAll("\\s+", " ");
+    }
+
+    private static String kept(String name) throws IOException {
+        return plain(new String(resource(name).readAllBytes(), StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void aPageAddressedPanel() throws IOException {
+        Panel panel = Panel.plain("page-oled", 128, 64);
+        Glass.Pixels glass = (Glass.Pixels) read("i2c-page-oled.vcd", "i2c", panel, 0x3C, null, "scl=scl", "sda=sda");
+        assertThat(plain(glass.memory(null).pbm()).substring(10).replace(" ", ""))
+                .isEqualTo(kept("i2c-page-oled.pbm").substring(10).replace(" ", ""));
+        assertThat(glass.seen().rgb())
+                .as("upright as set up")
+                .isEqualTo(glass.memory(null).rgb());
+        assertThat(glass.state()).isEmpty();
+    }
+
+    @Test
+    void aColourPanel() throws IOException {
+        Panel panel = Panel.plain("dcs", 480, 480);
+        Glass.Pixels glass = (Glass.Pixels)
+                read("spi-dcs-tft.vcd", "spi", panel, -1, null, "clock=clk", "mosi=mosi", "select=cs", "dc=dc");
+        assertThat(plain(glass.memory(null).ppm()).strip())
+                .isEqualTo(kept("spi-dcs-tft.ppm").strip());
+    }
+
+    @Test
+    void characterDisplaysOnPins() throws IOException {
+        for (String capture : List.of("lcd-4bit.vcd", "lcd-8bit.vcd")) {
+            String[] eight = {"e=E", "rs=RS", "d4=D4", "d5=D5", "d6=D6", "d7=D7", "d0=D0", "d1=D1", "d2=D2", "d3=D3"};
+            String[] lines = capture.startsWith("lcd-8") ? eight : java.util.Arrays.copyOf(eight, 6);
+            Glass.Text glass =
+                    (Glass.Text) read(capture, "character-lcd", Panel.plain("character", 16, 2), -1, null, lines);
+            assertThat(glass.lines()).containsExactly("Water tank 73% \u0001", "Pump off 21:40  ");
+            assertThat(glass.glyphs()).containsOnlyKeys(1);
+            assertThat(glass.glyphs().get(1)).containsExactly(4, 4, 10, 10, 17, 17, 14, 0);
+        }
+    }
+
+    @Test
+    void aCharacterDisplayBehindAnExpander() throws IOException {
+        Panel panel = Panel.plain("character", 16, 2)
+                .behind(ExpanderBits.read("rs:0,rw:1,e:2,backlight:3,d4:4,d5:5,d6:6,d7:7")
+                        .map());
+        Glass.Text glass = (Glass.Text) read("i2c-expander-lcd.vcd", "i2c", panel, 38, null, "scl=scl", "sda=sda");
+        assertThat(glass.lines()).containsExactly("Signal box No. 4", "Platform 2 clear");
+        Glass.Text other = (Glass.Text) read("i2c-expander-lcd.vcd", "i2c", panel, 39, null, "scl=scl", "sda=sda");
+        assertThat(other.lines()).as("nobody speaks to this address").containsOnly(" ".repeat(16));
+    }
+
+    /** Half way through the picture one half of it is there, page after page. */
+    @Test
+    void theGlassAtAMoment() throws IOException {
+        Panel panel = Panel.plain("page-oled", 128, 64);
+        Glass.Pixels whole = (Glass.Pixels) read("i2c-page-oled.vcd", "i2c", panel, 0x3C, null, "scl=scl", "sda=sda");
+        int before = -1;
+        for (String at : List.of("2000000", "30000000", "60000000", "90000000", "200000000")) {
+            Glass.Pixels then = (Glass.Pixels) read("i2c-page-oled.vcd", "i2c", panel, 0x3C, at, "scl=scl", "sda=sda");
+            int lit = (int) java.util.Arrays.stream(then.memory(null).rgb())
+                    .filter(p -> p != 0)
+                    .count();
+            assertThat(lit).as(at).isGreaterThanOrEqualTo(before);
+            before = lit;
+        }
+        assertThat(before)
+                .isEqualTo((int) java.util.Arrays.stream(whole.memory(null).rgb())
+                        .filter(p -> p != 0)
+                        .count());
+    }
+
+    @Test
+    void everyFamilyOfThePartsIsKnown() {
+        Map<String, String> unknown = izzet.core.catalog.CatalogReader.shipped().parts().values().stream()
+                .filter(p -> Panel.family(p) != null
+                        && Interpreters.of(Panel.family(p)).isEmpty())
+                .collect(Collectors.toMap(izzet.core.catalog.Part::id, Panel::family));
+        assertThat(unknown).isEmpty();
+    }
+}
