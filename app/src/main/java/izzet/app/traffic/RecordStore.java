@@ -59,6 +59,7 @@ import org.springframework.transaction.support.TransactionOperations;
 public class RecordStore {
 
     private static final int MOST_BLOCKS_FOR_WORDS = 4;
+    private static final int MOST_BLOCKS_FOR_TIMES = 40;
     private static final int MOST_NAME = 200;
     private static final int MOST_LINE_NAME = 380;
 
@@ -479,6 +480,40 @@ public class RecordStore {
                 decoder);
         decoder.end(record.lastTick());
         return true;
+    }
+
+    /**
+     * Measures two lines of a record from its beginning.
+     *
+     * @return the last tick that was looked at
+     */
+    @Transactional(readOnly = true)
+    public long pair(StoredRecord record, int first, int second, Pair use) {
+        EdgeCursor a = new EdgeCursor(some(record.id(), first));
+        EdgeCursor b = new EdgeCursor(some(record.id(), second));
+        int[] levels = {2, 2};
+        boolean whole = blocks.count(record.id(), first) <= MOST_BLOCKS_FOR_TIMES
+                && blocks.count(record.id(), second) <= MOST_BLOCKS_FOR_TIMES;
+        long last = record.firstTick();
+        // Where one line ends early because it has more changes than are looked at, the other must not go on alone.
+        while (whole ? a.more() || b.more() : a.more() && b.more()) {
+            last = Math.min(a.tick(), b.tick());
+            levels[0] = a.more() && a.tick() == last ? a.take() : levels[0];
+            levels[1] = b.more() && b.tick() == last ? b.take() : levels[1];
+            use.levels(last, levels[0], levels[1]);
+        }
+        return whole ? record.lastTick() : last;
+    }
+
+    /** Takes the levels of two lines at each moment. */
+    public interface Pair {
+        void levels(long tick, int first, int second);
+    }
+
+    private Iterator<EdgeBlock> some(long id, int line) {
+        return IntStream.range(0, Math.min(MOST_BLOCKS_FOR_TIMES, blocks.count(id, line)))
+                .mapToObj(seq -> blocks.one(id, line, seq))
+                .iterator();
     }
 
     /** The blocks of a line that touch a stretch, and the last one before it. */

@@ -1,10 +1,14 @@
 package izzet.app.traffic;
 
+import izzet.app.catalog.Shelf;
 import izzet.app.files.FileNames;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.core.calc.I2cMode;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.WaveColumns;
+import izzet.core.catalog.BusKind;
+import izzet.core.check.Severity;
 import izzet.core.circuit.Unit;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.CharacterTransfer;
@@ -20,9 +24,12 @@ import izzet.core.display.Glass;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
+import izzet.core.record.BusJudgement;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
+import izzet.core.record.I2cTiming;
 import izzet.core.record.Lanes;
+import izzet.core.record.Remark;
 import izzet.core.record.TalkFilter;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
@@ -33,6 +40,8 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -57,11 +66,15 @@ class TrafficController {
     private static final int MOST_LABELS = 60;
     private static final int SHOWN_BYTES = 2048;
     private static final int LANE_COLUMNS = 400;
+    private static final int MOST_SPANS = 50_000;
+    private static final int MOST_PARTS = 4;
 
     private final PlanFrames frames;
     private final RecordStore records;
+    private final Shelf shelf;
 
-    TrafficController(PlanFrames frames, RecordStore records) {
+    TrafficController(PlanFrames frames, RecordStore records, Shelf shelf) {
+        this.shelf = shelf;
         this.frames = frames;
         this.records = records;
     }
@@ -173,10 +186,111 @@ class TrafficController {
         model.addAttribute("bytes", selected == null ? List.of() : bytes(bus, selected, as));
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
-        model.addAttribute("remarks", Comparison.of(conversation));
+        List<Remark> remarks = new ArrayList<>(Comparison.of(conversation));
+        judge(frame, stored, bus, remarks, model);
+        remarks.sort(Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
+        model.addAttribute("remarks", remarks);
+        model.addAttribute("living", living(remarks));
         model.addAttribute("lanes", lanes(stored, lanes));
         model.addAttribute("load", load(stored, lanes));
         model.addAttribute("glasses", glasses(frame, conversation));
+    }
+
+    private void judge(PlanFrame frame, StoredRecord stored, StoredRecord.Bus bus, List<Remark> remarks, Model model) {
+        Integer scl = bus.lines().get("scl");
+        Integer sda = bus.lines().get("sda");
+        if (bus.protocol().id().equals("i2c") && scl != null && sda != null) {
+            I2cTiming timing = new I2cTiming(stored.scale());
+            long until = records.pair(stored, scl, sda, timing::levels);
+            timing.end();
+            I2cMode mode = I2cMode.forClock(frame.circuit().plan().buses().stream()
+                    .filter(b -> b.kind() == BusKind.I2C)
+                    .map(b -> b.clockHz())
+                    .findFirst()
+                    .orElse((int) Math.min(Integer.MAX_VALUE, timing.hertz() * 0.95)));
+            remarks.addAll(BusJudgement.of(timing, mode, until, bus.settings().number("glitchNs") > 0, bus.events()));
+            model.addAttribute(
+                    "times", timing.rows(mode).stream().map(TimeView::of).toList());
+            model.addAttribute("mode", mode.label() + " (" + Quantity.hertz(mode.maxHz()) + "), " + I2cMode.SOURCE);
+            model.addAttribute(
+                    "measured",
+                    "clock " + Quantity.hertz(Math.rint(timing.hertz())) + ", told in steps of "
+                            + Quantity.seconds(timing.stepSeconds())
+                            + (until < stored.lastTick() ? "; of the first " + time(stored, until) : ""));
+        }
+        Integer clock = bus.lines().get("clock");
+        for (StoredRecord.Bus other : stored.buses()) {
+            if (other.id() != bus.id()
+                    && clock != null
+                    && clock.equals(other.lines().get("clock"))) {
+                overlap(stored, bus, other, remarks);
+            }
+        }
+    }
+
+    private void overlap(StoredRecord stored, StoredRecord.Bus bus, StoredRecord.Bus other, List<Remark> remarks) {
+        List<long[]> spans = new ArrayList<>();
+        records.events(other.id(), e -> {
+            spans.add(new long[] {e.start(), e.end()});
+            return spans.size() < MOST_SPANS;
+        });
+        int[] at = {0};
+        long[] found = {-1};
+        records.events(bus.id(), e -> {
+            while (at[0] < spans.size() && spans.get(at[0])[1] <= e.start()) {
+                at[0]++;
+            }
+            found[0] = at[0] < spans.size() && spans.get(at[0])[0] < e.end()
+                    ? Math.max(e.start(), spans.get(at[0])[0])
+                    : -1;
+            return found[0] < 0;
+        });
+        if (found[0] >= 0) {
+            String a =
+                    stored.nameOf(bus.lines().getOrDefault("select", bus.lines().get("clock")));
+            String b = stored.nameOf(
+                    other.lines().getOrDefault("select", other.lines().get("clock")));
+            remarks.add(new Remark(
+                    "T8",
+                    Severity.STOP,
+                    "The selects " + a + " and " + b + " are low at the same time, from " + time(stored, found[0])
+                            + ": both parts hear, and both may answer.",
+                    "Let the program raise one select before it lowers the other.",
+                    List.of(),
+                    null,
+                    found[0],
+                    -1));
+        }
+    }
+
+    /** What lives at the addresses that the plan does not have, as far as the shelf knows: part id and name by address. */
+    private Map<Integer, Map<String, String>> living(List<Remark> remarks) {
+        Map<Integer, Map<String, String>> living = new LinkedHashMap<>();
+        for (Remark remark : remarks) {
+            if (remark.stranger() >= 0) {
+                Map<String, String> parts = new LinkedHashMap<>();
+                shelf.catalog().parts().values().stream()
+                        .filter(p -> p.i2c() != null && p.addresses().contains(remark.stranger()))
+                        .limit(MOST_PARTS)
+                        .forEach(p -> parts.put(p.id(), p.name()));
+                living.put(remark.stranger(), parts);
+            }
+        }
+        return living;
+    }
+
+    /** A row of the table of times. */
+    public record TimeView(String name, int count, String least, String median, String limit, long at, String verdict) {
+        static TimeView of(I2cTiming.Row row) {
+            return new TimeView(
+                    row.kind().words(),
+                    row.count(),
+                    Quantity.seconds(row.least()).toString(),
+                    Quantity.seconds(row.median()).toString(),
+                    Quantity.seconds(row.limit()).toString(),
+                    row.worstAt(),
+                    row.verdict() == null ? "cannot tell" : row.verdict() ? "kept" : "passed");
+        }
     }
 
     private static List<GlassView> glasses(PlanFrame frame, Conversation conversation) {

@@ -51,7 +51,7 @@ public final class I2cWaveform implements AutoCloseable {
         scl(true);
         now += quarter;
         sda(false);
-        now += quarter;
+        now += 2 * quarter;
         scl(false);
         now += quarter;
     }
@@ -60,7 +60,7 @@ public final class I2cWaveform implements AutoCloseable {
         sda(false);
         now += quarter;
         scl(true);
-        now += quarter;
+        now += 2 * quarter;
         sda(true);
         now += 4 * quarter;
     }

@@ -8,12 +8,12 @@ import java.util.Arrays;
  * <p>A change waits until it is as old as the limit; one that is taken back before was a glitch. As all changes wait equally long, they
  * come out in the order in which they went in.
  */
-final class GlitchFilter {
+public final class GlitchFilter {
 
     private static final long NONE = Long.MIN_VALUE;
 
     /** Where the filtered lines go. */
-    interface Out {
+    public interface Out {
         void levels(long ticks, long levels);
     }
 
@@ -28,7 +28,7 @@ final class GlitchFilter {
      * @param limit in ticks, above 0
      * @param lines how many
      */
-    GlitchFilter(long limit, int lines, Out out) {
+    public GlitchFilter(long limit, int lines, Out out) {
         this.limit = limit;
         this.out = out;
         since = new long[lines];
@@ -36,7 +36,7 @@ final class GlitchFilter {
     }
 
     /** @param levels two bits a line */
-    void levels(long ticks, long levels) {
+    public void levels(long ticks, long levels) {
         if (!begun) {
             begun = true;
             shown = levels;
@@ -55,7 +55,8 @@ final class GlitchFilter {
         next = levels;
     }
 
-    void end() {
+    /** The record ends: what waits is passed on. */
+    public void end() {
         settle(Long.MAX_VALUE);
     }
 

@@ -5,61 +5,126 @@ import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
-/** A record held against the plan: rules T1, T2 and T3. */
+/** A record held against the plan: unknown addresses (T1), planned parts that are silent (T2), bytes refused (T3), set-up of another part (T7). */
 public final class Comparison {
 
-    /** @param rule {@code T1} unknown address, {@code T2} planned part silent, {@code T3} bytes refused */
-    public record Remark(String rule, Severity severity, String sentence, String remedy) {}
-
     private static final int TEN_BIT = 1 << 12;
+
+    /** So many neighbours asked without a word are a scan. */
+    private static final int A_SCAN = 12;
 
     private Comparison() {}
 
     /** Worst first. */
     public static List<Remark> of(Conversation talk) {
         List<Remark> remarks = new ArrayList<>();
+        SortedSet<Integer> scanned = scanned(talk);
+        if (!scanned.isEmpty()) {
+            remarks.add(scan(talk, scanned));
+        }
         talk.tallies().forEach((key, tally) -> {
+            if (scanned.contains(key) && tally.answered() == 0) {
+                return;
+            }
             boolean tenBit = (key & TEN_BIT) != 0;
             String address = Hex.of(key & ~TEN_BIT) + (tenBit ? " (10 bits)" : "");
             boolean planned = !tenBit && talk.planned().containsKey(key);
             Unit meant = tenBit ? null : talk.misaddressed().get(key);
             if (!planned && meant != null) {
-                remarks.add(misaddressed(talk, address, meant, tally));
+                remarks.add(misaddressed(talk, address, meant, tally).at(tally.first()));
             } else if (!planned && key != 0) {
-                remarks.add(unknown(address, tally));
+                remarks.add(unknown(address, tally).stranger(tenBit ? -1 : key).at(tally.first()));
             }
             if (tally.refusedBytes() > 0) {
-                remarks.add(new Remark(
-                        "T3",
-                        Severity.FIX,
-                        address + " refused " + tally.refusedBytes() + (tally.refusedBytes() == 1 ? " byte" : " bytes")
-                                + " written to it.",
-                        "Check that the program writes what the part takes, and waits where it is busy."));
+                remarks.add(Remark.of(
+                                "T3",
+                                Severity.FIX,
+                                address + " refused " + tally.refusedBytes()
+                                        + (tally.refusedBytes() == 1 ? " byte" : " bytes") + " written to it.",
+                                "Check that the program writes what the part takes, and waits where it is busy.")
+                        .at(tally.firstRefused()));
             }
         });
-        new TreeMap<>(talk.planned()).forEach((address, units) -> {
+        new TreeMap<>(talk.addresses() ? talk.planned() : Map.<Integer, List<Unit>>of()).forEach((address, units) -> {
             Conversation.Tally tally = talk.tallies().get(address);
             String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
             if (tally == null) {
-                remarks.add(new Remark(
+                remarks.add(Remark.of(
                         "T2",
                         Severity.NOTE,
                         names + " (" + Hex.of(address)
                                 + ") was never spoken to, so the record cannot tell whether it would answer.",
                         "Record while the program speaks to it."));
             } else if (tally.answered() == 0) {
-                remarks.add(new Remark(
+                remarks.add(Remark.of(
                         "T2",
                         Severity.STOP,
                         names + " never answered at " + Hex.of(address) + ", asked " + times(tally.asked()) + ".",
                         "Check its supply, its straps, and whether data and clock are swapped."));
             }
         });
+        setUps(talk, remarks);
         remarks.sort(java.util.Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
         return remarks;
+    }
+
+    /** Addresses that were asked without a word, many of them in a row: somebody looks who is there. */
+    private static SortedSet<Integer> scanned(Conversation talk) {
+        SortedSet<Integer> asked = new TreeSet<>();
+        talk.tallies().forEach((address, tally) -> {
+            if (address < TEN_BIT && tally.empty() == tally.asked()) {
+                asked.add(address);
+            }
+        });
+        int run = 0;
+        int longest = 0;
+        int before = -2;
+        for (int address : asked) {
+            run = address == before + 1 ? run + 1 : 1;
+            longest = Math.max(longest, run);
+            before = address;
+        }
+        return longest >= A_SCAN ? asked : new TreeSet<>();
+    }
+
+    private static Remark scan(Conversation talk, SortedSet<Integer> asked) {
+        String there = talk.tallies().entrySet().stream()
+                .filter(e -> asked.contains(e.getKey()) && e.getValue().answered() > 0)
+                .map(e -> Hex.of(e.getKey()))
+                .collect(Collectors.joining(", "));
+        return Remark.of(
+                        "T1",
+                        Severity.NOTE,
+                        "A scan of " + asked.size() + " addresses from " + Hex.of(asked.first()) + " to "
+                                + Hex.of(asked.last()) + ": "
+                                + (there.isEmpty() ? "nobody answered." : there + " answered."),
+                        there.isEmpty()
+                                ? "Check supply, ground, pull-ups, and whether clock and data are swapped."
+                                : "Nothing to do.")
+                .at(talk.tallies().get(asked.first()).first());
+    }
+
+    /** Displays that were told something else than they are. */
+    private static void setUps(Conversation talk, List<Remark> remarks) {
+        talk.glasses().forEach((id, glass) -> {
+            int at = glass.state().indexOf("set up for");
+            if (at >= 0) {
+                String name = talk.nameOf(id);
+                String what = glass.state().substring(at);
+                remarks.add(
+                        Remark.of(
+                                "T7",
+                                Severity.FIX,
+                                name + " is " + what + ".",
+                                "Give the program the size of the glass that is there: rows and columns are told in its set-up."));
+            }
+        });
     }
 
     private static Remark misaddressed(Conversation talk, String address, Unit meant, Conversation.Tally tally) {
@@ -68,7 +133,7 @@ public final class Comparison {
                 .map(e -> "its straps say " + Hex.of(e.getKey()))
                 .findFirst()
                 .orElse("its address pins float");
-        return new Remark(
+        return Remark.of(
                 "T1",
                 tally.answered() > 0 ? Severity.ADVISE : Severity.STOP,
                 "The program speaks to " + meant.name() + " at " + address + " " + times(tally.asked())
@@ -79,7 +144,7 @@ public final class Comparison {
 
     private static Remark unknown(String address, Conversation.Tally tally) {
         boolean answered = tally.answered() > 0;
-        return new Remark(
+        return Remark.of(
                 "T1",
                 answered ? Severity.ADVISE : Severity.FIX,
                 answered

@@ -101,6 +101,24 @@ public final class Conversation {
         private int asked;
         private int answered;
         private int refusedBytes;
+        private int empty;
+        private long first = -1;
+        private long firstRefused = -1;
+
+        /** Transfers of nothing but the address. */
+        public int empty() {
+            return empty;
+        }
+
+        /** Tick of the first of them. */
+        public long first() {
+            return first;
+        }
+
+        /** Tick of the first with a byte that was refused; -1 where there is none. */
+        public long firstRefused() {
+            return firstRefused;
+        }
 
         /** Transfers to or from it. */
         public int asked() {
@@ -271,6 +289,16 @@ public final class Conversation {
         Optional<Session> begun = Interpreters.of(Panel.family(unit.part())).map(i -> i.begin(Panel.of(unit.part())));
         begun.ifPresent(s -> sessions.put(unit.id(), s));
         return begun;
+    }
+
+    /** Whether its bus has addresses, so that the plan can be held against it. */
+    public boolean addresses() {
+        return previous == null ? selected == null : previous instanceof I2cTransfer;
+    }
+
+    /** Name of a part of the plan. */
+    public String nameOf(String id) {
+        return circuit.unit(id).map(Unit::name).orElse(id);
     }
 
     /** What each part shows that was spoken to and has a glass, by its id; as it stands now. */
@@ -446,11 +474,14 @@ public final class Conversation {
         Tally tally =
                 tallies.computeIfAbsent(t.addressBits() == 7 ? t.address() : t.address() | 1 << 12, a -> new Tally());
         tally.asked++;
+        tally.empty += t.size() == 0 ? 1 : 0;
+        tally.first = tally.first < 0 ? t.start() : tally.first;
         if (t.ack()) {
             tally.answered++;
             if (!t.read()) {
                 for (boolean ack : t.acks()) {
                     tally.refusedBytes += ack ? 0 : 1;
+                    tally.firstRefused = ack || tally.firstRefused >= 0 ? tally.firstRefused : t.start();
                 }
             }
         }

@@ -27,7 +27,7 @@ class ConversationTest {
 
     /** A conversation that was listened to, with its lines. */
     private record Heard(Conversation whole, List<Conversation.Line> lines) {
-        List<Comparison.Remark> remarks() {
+        List<Remark> remarks() {
             return Comparison.of(whole);
         }
     }
@@ -85,7 +85,7 @@ class ConversationTest {
                 .edit(new PlanEdit.SetStrap("two", "address", "moved"))
                 .with("switch", "bus-switch-8");
         Heard talk = talk(bench, decode(new ByteArrayInputStream(out.toByteArray())));
-        List<Comparison.Remark> remarks = talk.remarks();
+        List<Remark> remarks = talk.remarks();
         assertThat(remarks)
                 .anyMatch(r -> r.rule().equals("T2")
                         && r.severity() == Severity.STOP

@@ -114,7 +114,7 @@ public final class Character implements Interpreter {
                     glyphRows++;
                 } else {
                     char c = CharacterCodes.shown(value);
-                    text.append(c < ' ' ? (char) ('①' + c) : c);
+                    text.append(c == 0 ? '⓪' : c < ' ' ? (char) ('①' + c - 1) : c);
                 }
                 return;
             }
