@@ -6,6 +6,17 @@ const size = (bytes) => (bytes < KB * KB ? `${Math.ceil(bytes / KB)} kB` : `${(b
 export default () => ({
   words: "Drop a record here, or choose the file. Up to 1 GB.",
 
+  idle: true,
+
+  init() {
+    this.$root.addEventListener("htmx:beforeRequest", () => { this.idle = false; });
+    this.$root.addEventListener("htmx:afterRequest", () => { this.idle = true; });
+  },
+
+  stop() {
+    window.htmx.trigger(this.$root, "htmx:abort");
+  },
+
   over() {
     this.$root.classList.add("over");
   },

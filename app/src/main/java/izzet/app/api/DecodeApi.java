@@ -3,6 +3,7 @@ package izzet.app.api;
 import izzet.app.fault.TooLarge;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.RecordReader;
+import izzet.core.capture.TableOptions;
 import izzet.core.decode.Decoder;
 import izzet.core.decode.Protocol;
 import izzet.core.decode.Settings;
@@ -39,12 +40,13 @@ class DecodeApi {
     }
 
     /** A record that is to be decoded. */
-    private record Asked(InputStream body, Protocol protocol, Settings settings) {}
+    private record Asked(InputStream body, TableOptions table, Protocol protocol, Settings settings) {}
 
     @PostMapping("/api/decode")
     void decode(HttpServletRequest request, HttpServletResponse response) throws IOException {
         Protocol protocol = requests.protocol(request);
-        Asked asked = new Asked(requests.body(request), protocol, requests.settings(request, protocol));
+        Asked asked = new Asked(
+                requests.body(request), requests.table(request), protocol, requests.settings(request, protocol));
         String accept = request.getHeader("Accept");
         if (accept != null && accept.contains(NDJSON)) {
             stream(asked, response);
@@ -141,7 +143,7 @@ class DecodeApi {
             asked.protocol().json(text, e, decoder[0].timeScale());
             event.accept(text);
         });
-        RecordReader.read(asked.body(), decoder[0]);
+        RecordReader.read(asked.body(), asked.table(), decoder[0]);
     }
 
     private static void write(OutputStream out, StringBuilder text) {

@@ -60,7 +60,10 @@ class GlassApi {
                 address(request, "switch"),
                 number(request, "channel", 0, 7, 0));
         GlassReader reader = new GlassReader(protocol, settings, panel, listener, at(request));
-        return answer(reader.read(requests.body(request)), area, request.getHeader(HttpHeaders.ACCEPT));
+        return answer(
+                reader.read(requests.body(request), requests.table(request)),
+                area,
+                request.getHeader(HttpHeaders.ACCEPT));
     }
 
     /** Families by the names of the protocols, too. */

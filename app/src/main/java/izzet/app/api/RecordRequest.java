@@ -1,6 +1,7 @@
 package izzet.app.api;
 
 import izzet.app.files.LimitedStream;
+import izzet.core.capture.TableOptions;
 import izzet.core.decode.LineRole;
 import izzet.core.decode.Protocol;
 import izzet.core.decode.Protocols;
@@ -41,6 +42,12 @@ class RecordRequest {
 
     Settings settings(HttpServletRequest request, Protocol protocol) {
         return Settings.of(protocol, request::getParameter);
+    }
+
+    /** What a table does not say itself. */
+    TableOptions table(HttpServletRequest request) {
+        return TableOptions.of(
+                request.getParameter("rateHz"), request.getParameter("threshold"), request.getParameter("hysteresis"));
     }
 
     InputStream body(HttpServletRequest request) throws IOException {

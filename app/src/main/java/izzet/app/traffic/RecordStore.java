@@ -15,6 +15,7 @@ import izzet.core.capture.EdgeCollector;
 import izzet.core.capture.EdgeCursor;
 import izzet.core.capture.RecordHeader;
 import izzet.core.capture.RecordReader;
+import izzet.core.capture.TableOptions;
 import izzet.core.capture.TimeScale;
 import izzet.core.capture.VcdWriter;
 import izzet.core.decode.Behaviour;
@@ -40,6 +41,7 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
@@ -113,10 +115,23 @@ public class RecordStore {
      */
     @Transactional(propagation = Propagation.NEVER)
     public long upload(long planId, String name, InputStream in) throws IOException {
+        return upload(planId, name, in, TableOptions.NONE, Set.of());
+    }
+
+    /**
+     * Stores a record, guesses its buses and decodes them.
+     *
+     * @param options of a table
+     * @param keep names of the lines to keep; empty for all
+     * @throws izzet.core.capture.RecordFault when it cannot be read; then nothing is stored
+     */
+    @Transactional(propagation = Propagation.NEVER)
+    public long upload(long planId, String name, InputStream in, TableOptions options, Set<String> keep)
+            throws IOException {
         RecordRow row = records.save(new RecordRow(planId, shown(name, MOST_NAME), clock.instant()));
         boolean done = false;
         try {
-            take(row, in);
+            take(row, in, options, keep);
             done = true;
         } finally {
             if (!done) {
@@ -126,7 +141,7 @@ public class RecordStore {
         return row.id();
     }
 
-    private void take(RecordRow row, InputStream in) throws IOException {
+    private void take(RecordRow row, InputStream in, TableOptions options, Set<String> keep) throws IOException {
         RecordHeader[] header = new RecordHeader[1];
         Behaviour[] behaviour = new Behaviour[1];
         int[] seq = new int[EdgeCollector.MAX_LINES];
@@ -136,9 +151,7 @@ public class RecordStore {
             collector = new EdgeCollector(
                     h -> {
                         header[0] = h;
-                        List<String> names = shown(h.names());
-                        behaviour[0] = new Behaviour(
-                                names.subList(0, Math.min(names.size(), EdgeCollector.MAX_LINES)), h.timeScale());
+                        behaviour[0] = new Behaviour(shown(h.names()), h.timeScale());
                     },
                     (line, block) ->
                             out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block)),
@@ -146,8 +159,9 @@ public class RecordStore {
                         if (behaviour[0].learns()) {
                             behaviour[0].moment(tick, levels);
                         }
-                    });
-            RecordReader.read(counting, collector);
+                    },
+                    keep);
+            RecordReader.read(counting, options, collector);
             out.flush();
         }
         List<String> names = shown(header[0].names());

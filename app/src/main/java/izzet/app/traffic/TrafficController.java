@@ -6,6 +6,7 @@ import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.calc.I2cMode;
 import izzet.core.capture.EdgeBlock;
+import izzet.core.capture.TableOptions;
 import izzet.core.capture.WaveColumns;
 import izzet.core.catalog.BusKind;
 import izzet.core.check.Severity;
@@ -40,11 +41,14 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -97,15 +101,29 @@ class TrafficController {
                 + records.upload(id, SampleRecord.NAME, new ByteArrayInputStream(sample));
     }
 
+    /** What an upload says beside its file. */
+    public record Upload(String rateHz, String threshold, String hysteresis, String keep) {
+
+        Set<String> lines() {
+            return keep == null || keep.isBlank()
+                    ? Set.of()
+                    : Arrays.stream(keep.split(","))
+                            .map(String::strip)
+                            .filter(k -> !k.isEmpty())
+                            .collect(Collectors.toSet());
+        }
+    }
+
     @PostMapping("/plans/{id}/traffic")
-    String upload(@PathVariable long id, @RequestParam MultipartFile file) throws IOException {
+    String upload(@PathVariable long id, @RequestParam MultipartFile file, Upload about) throws IOException {
         frames.of(id, "traffic");
         String name =
                 file.getOriginalFilename() == null || file.getOriginalFilename().isBlank()
                         ? "record"
                         : file.getOriginalFilename();
+        TableOptions options = TableOptions.of(about.rateHz(), about.threshold(), about.hysteresis());
         try (InputStream in = file.getInputStream()) {
-            return "redirect:/plans/" + id + "/traffic/" + records.upload(id, name, in);
+            return "redirect:/plans/" + id + "/traffic/" + records.upload(id, name, in, options, about.lines());
         }
     }
 

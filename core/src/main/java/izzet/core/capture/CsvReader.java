@@ -10,18 +10,21 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
- * Reads a table of samples or of changes (RFC 4180) as a stream: the first column is the time, every other one a line with 0, 1, or
- * x or z where it is not known. The unit of time stands at the end of the first column's name, as in {@code time_s} or
- * {@code Time [us]}; seconds where none does. Columns are parted by comma, semicolon or tab. Not thread-safe; one per record.
+ * Reads a table of samples or of changes (RFC 4180) as a stream. Columns are parted by comma, semicolon or tab; numbers may have a decimal
+ * comma where that parts no columns. Lines that begin with # and a few of another width may stand before it. With a column of times their
+ * unit stands at the end of its name, as in {@code time_s} or {@code Time [us]}, seconds where none does; a column that counts samples, or
+ * none at all, needs the rate. Other columns are lines with 0, 1, x or z, volts, or numbers whose bits are lines: told from the first rows.
+ * Not thread-safe; one per record.
  */
 public final class CsvReader {
 
@@ -30,21 +33,50 @@ public final class CsvReader {
     /** Times are kept in picoseconds; finer digits are rounded. */
     private static final TimeScale SCALE = new TimeScale(1_000);
 
+    private static final double PICOSECONDS = 1e12;
     private static final int MAX_FIELD = 4096;
 
     /** How far the first line is looked at for what parts its columns. */
     private static final int LOOK = 8192;
+
+    /** Rows looked at before the first is used. */
+    private static final int FIRST_ROWS = 2000;
 
     /** A time in picoseconds has no more. */
     private static final int MOST_DIGITS = 19;
 
     private static final int SHOWN = 40;
     private static final Pattern UNIT = Pattern.compile("(?i).*?[ _(\\[/]\\s*(s|ms|us|µs|ns|ps)\\s*[)\\]]?\\s*");
+    private static final Pattern TIME = Pattern.compile("(?i)\\s*(time|t|timestamp|seconds|sec)\\b.*");
+    private static final Pattern COUNTER =
+            Pattern.compile("(?i)\\s*(sample|samples|index|count|counter|no\\.?|#|n)\\b?.*");
 
     private final InputStream in;
+    private final TableOptions options;
 
     public CsvReader(InputStream in) {
+        this(in, TableOptions.NONE);
+    }
+
+    public CsvReader(InputStream in, TableOptions options) {
         this.in = in;
+        this.options = options;
+    }
+
+    /** A row and where it stands. */
+    private record Row(long line, List<String> fields) {
+
+        static Row of(CsvRecord record) {
+            return new Row(record.getStartingLineNumber(), List.copyOf(record.getFields()));
+        }
+
+        boolean blank() {
+            return fields.size() == 1 && fields.get(0).isBlank();
+        }
+
+        boolean comment() {
+            return fields.get(0).stripLeading().startsWith("#");
+        }
     }
 
     /**
@@ -69,70 +101,226 @@ public final class CsvReader {
         }
     }
 
-    private static void rows(Iterator<CsvRecord> rows, ChangeSink sink) {
-        if (!rows.hasNext()) {
+    private void rows(Iterator<CsvRecord> all, ChangeSink sink) {
+        List<Row> first = new ArrayList<>();
+        while (all.hasNext() && first.size() < FIRST_ROWS) {
+            Row row = Row.of(all.next());
+            if (!row.blank() && !row.comment()) {
+                first.add(row);
+            }
+        }
+        if (first.isEmpty()) {
             throw new RecordFault(0, "The record is empty.");
         }
-        CsvRecord names = rows.next();
-        int unit = powerOfUnit(names.getField(0));
-        Signal[] wanted = sink.header(new RecordHeader(SCALE, signals(names)));
-        long now = 0;
-        boolean any = false;
-        while (rows.hasNext()) {
-            CsvRecord row = rows.next();
-            if (row.getFieldCount() == 1 && row.getField(0).isBlank()) {
-                continue;
+        int width = width(first);
+        // What stands before the first row of this width tells of the instrument, not of the lines.
+        while (first.get(0).fields().size() != width) {
+            first.remove(0);
+        }
+        Row head = first.get(0);
+        boolean named =
+                head.fields().stream().anyMatch(f -> TableColumn.levelOf(f) < 0 && TableColumn.number(f) == null);
+        if (named) {
+            first.remove(0);
+        }
+        List<String> names = named ? checked(head) : unnamed(width);
+        if (width < 2 && options.rateHz() == null) {
+            throw new RecordFault(head.line(), "a table needs a column of times and one for each line.");
+        }
+        if (first.isEmpty()) {
+            throw new RecordFault(head.line(), "the table has names of columns and no row.");
+        }
+        Times times = times(names, named, first, width);
+        List<TableColumn> columns = new ArrayList<>();
+        List<Signal> signals = new ArrayList<>();
+        TableColumn[] byIndex = new TableColumn[width];
+        List<Row> even = first.stream().filter(r -> r.fields().size() == width).toList();
+        List<Long> lines = even.stream().map(Row::line).toList();
+        for (int i = 0; i < width; i++) {
+            if (i != times.column()) {
+                int index = i;
+                TableColumn column = TableColumn.of(
+                        names.get(i),
+                        i,
+                        even.stream().map(r -> r.fields().get(index)).toList(),
+                        lines,
+                        options);
+                byIndex[i] = column;
+                columns.add(column);
+                column.signals(signals);
             }
-            long line = row.getStartingLineNumber();
-            if (row.getFieldCount() != names.getFieldCount()) {
+        }
+        if (signals.size() > VcdReader.MAX_SIGNALS) {
+            throw new RecordFault(
+                    head.line(), "a record may have " + VcdReader.MAX_SIGNALS + " lines at most; save fewer.");
+        }
+        Feed feed = new Feed(sink, sink.header(new RecordHeader(SCALE, signals)), byIndex, times, width);
+        first.forEach(feed::row);
+        while (all.hasNext()) {
+            Row row = Row.of(all.next());
+            if (!row.blank() && !row.comment()) {
+                feed.row(row);
+            }
+        }
+        feed.end();
+    }
+
+    /** The width that most of the first rows have; the earlier one of two that are as many. */
+    private static int width(List<Row> first) {
+        Map<Integer, Integer> counts = new LinkedHashMap<>();
+        first.forEach(r -> counts.merge(r.fields().size(), 1, Integer::sum));
+        int best = first.get(0).fields().size();
+        for (Map.Entry<Integer, Integer> count : counts.entrySet()) {
+            best = count.getValue() > counts.get(best) ? count.getKey() : best;
+        }
+        return best;
+    }
+
+    private static List<String> checked(Row head) {
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i < head.fields().size(); i++) {
+            String name = head.fields().get(i).strip();
+            if (i > 0 && (name.isEmpty() || names.contains(name))) {
                 throw new RecordFault(
-                        line,
-                        row.getFieldCount() + " columns where the first line has " + names.getFieldCount()
+                        head.line(),
+                        name.isEmpty()
+                                ? "column " + (i + 1) + " has no name."
+                                : "two columns have the name '" + shown(name) + "'.");
+            }
+            names.add(name);
+        }
+        return names;
+    }
+
+    private static List<String> unnamed(int width) {
+        return IntStream.range(0, width).mapToObj(i -> "column " + (i + 1)).toList();
+    }
+
+    /**
+     * Where times come from.
+     *
+     * @param column of times or of a counter; -1 where there is none
+     * @param power zeros between the unit of the column and a picosecond
+     * @param counted picoseconds between two samples; 0 where the column has times
+     */
+    private record Times(int column, int power, double counted) {}
+
+    private Times times(List<String> names, boolean named, List<Row> first, int width) {
+        int column = -1;
+        for (int i = 0; i < width && named; i++) {
+            if (column < 0
+                    && (TIME.matcher(names.get(i)).matches()
+                            || UNIT.matcher(names.get(i)).matches())) {
+                column = i;
+            }
+        }
+        if (column >= 0) {
+            return new Times(column, powerOfUnit(names.get(column)), 0);
+        }
+        boolean counter = named && COUNTER.matcher(names.get(0)).matches();
+        boolean rises = true;
+        boolean steps = true;
+        Double before = null;
+        for (Row row : first) {
+            Double value = TableColumn.number(row.fields().get(0));
+            rises &= value != null && (before == null || value >= before);
+            steps &= value != null && value == Math.rint(value) && (before == null || value - before == 1);
+            before = value;
+        }
+        boolean times = rises && before != null && (before > 1 || first.size() < 2) && width > 1;
+        if (counter || times && steps && !named) {
+            return counted(0, first.get(0).line());
+        }
+        return times || named && options.rateHz() == null && width > 1 && !levels(first)
+                ? new Times(0, 12, 0)
+                : counted(-1, first.get(0).line());
+    }
+
+    private static boolean levels(List<Row> first) {
+        return first.stream().allMatch(r -> TableColumn.levelOf(r.fields().get(0)) >= 0);
+    }
+
+    private Times counted(int column, long line) {
+        if (options.rateHz() == null) {
+            throw new RecordFault(
+                    line,
+                    (column < 0
+                                    ? "the table has no column of times"
+                                    : "the first column counts samples and tells no times")
+                            + "; say how many samples a second it has (rateHz).");
+        }
+        return new Times(column, 0, PICOSECONDS / options.rateHz());
+    }
+
+    /** Hands rows on. */
+    private static final class Feed {
+        private final ChangeSink sink;
+        private final Signal[] wanted;
+        private final TableColumn[] columns;
+        private final Times times;
+        private final int width;
+        private long count;
+        private Double firstCount;
+        private long now;
+        private boolean any;
+
+        Feed(ChangeSink sink, Signal[] wanted, TableColumn[] columns, Times times, int width) {
+            this.sink = sink;
+            this.wanted = wanted;
+            this.columns = columns;
+            this.times = times;
+            this.width = width;
+        }
+
+        void row(Row row) {
+            if (row.fields().size() != width) {
+                throw new RecordFault(
+                        row.line(),
+                        row.fields().size() + " columns where the first line has " + width
                                 + "; the table is cut off or damaged here.");
             }
-            long time = time(row.getField(0), unit, line);
+            long time = timeOf(row);
             if (any && time < now) {
-                throw new RecordFault(line, "time goes back to '" + shown(row.getField(0)) + "'.");
+                throw new RecordFault(
+                        row.line(),
+                        "time goes back to '" + shown(row.fields().get(Math.max(0, times.column()))) + "'.");
             }
             if (any && time > now) {
                 sink.moment(now);
             }
             now = time;
             any = true;
+            count++;
             for (int i = 0; i < wanted.length; i++) {
                 if (wanted[i] != null) {
-                    sink.change(i, level(row.getField(wanted[i].variable()), line));
+                    int column = wanted[i].variable();
+                    sink.change(i, columns[column].level(wanted[i], row.fields().get(column), row.line()));
                 }
             }
         }
-        if (!any) {
-            throw new RecordFault(1, "the table has names of columns and no row.");
-        }
-        sink.moment(now);
-        sink.end(now);
-    }
 
-    private static List<Signal> signals(CsvRecord names) {
-        if (names.getFieldCount() < 2) {
-            throw new RecordFault(1, "a table needs a column of times and one for each line.");
-        }
-        if (names.getFieldCount() > VcdReader.MAX_SIGNALS) {
-            throw new RecordFault(1, "a record may have " + VcdReader.MAX_SIGNALS + " lines at most; save fewer.");
-        }
-        List<Signal> signals = new ArrayList<>();
-        Set<String> seen = new HashSet<>();
-        for (int i = 1; i < names.getFieldCount(); i++) {
-            String name = names.getField(i).strip();
-            if (name.isEmpty() || !seen.add(name)) {
-                throw new RecordFault(
-                        1,
-                        name.isEmpty()
-                                ? "column " + (i + 1) + " has no name."
-                                : "two columns have the name '" + shown(name) + "'.");
+        private long timeOf(Row row) {
+            if (times.counted() == 0) {
+                return time(row.fields().get(times.column()), times.power(), row.line());
             }
-            signals.add(new Signal(name, name, -1, i, 0));
+            if (times.column() < 0) {
+                return Math.round(count * times.counted());
+            }
+            Double value = TableColumn.number(row.fields().get(times.column()));
+            if (value == null) {
+                throw new RecordFault(
+                        row.line(),
+                        "found '" + shown(row.fields().get(times.column()))
+                                + "' where the number of a sample was expected.");
+            }
+            firstCount = firstCount == null ? value : firstCount;
+            return Math.round((value - Math.min(0, firstCount)) * times.counted());
         }
-        return signals;
+
+        void end() {
+            sink.moment(now);
+            sink.end(now);
+        }
     }
 
     /** Zeros between the unit of a column and a picosecond. */
@@ -152,7 +340,7 @@ public final class CsvReader {
 
     private static long time(String field, int unit, long line) {
         try {
-            BigDecimal read = new BigDecimal(field.strip());
+            BigDecimal read = new BigDecimal(field.strip().replace(',', '.'));
             long digitsBeforePoint = (long) read.precision() - read.scale() + unit;
             if (read.signum() == 0 || digitsBeforePoint < 0) {
                 // Nothing, or less than a tenth of a picosecond.
@@ -168,18 +356,7 @@ public final class CsvReader {
         }
     }
 
-    private static int level(String field, long line) {
-        return switch (field.strip()) {
-            case "0" -> 0;
-            case "1" -> 1;
-            case "x", "X", "z", "Z", "" -> ChangeSink.Levels.UNKNOWN;
-            default ->
-                throw new RecordFault(
-                        line, "found '" + shown(field) + "' where 0, 1 or x was expected; save the lines as digital.");
-        };
-    }
-
-    private static String shown(String text) {
+    static String shown(String text) {
         String clean = text.replaceAll("[^ -~]", "?");
         return clean.length() > SHOWN ? clean.substring(0, SHOWN) + "…" : clean;
     }
@@ -187,25 +364,32 @@ public final class CsvReader {
     /** Looks at the first line to see what parts its columns, then gives everything from the beginning. */
     private static final class LineStart extends java.io.BufferedReader {
 
+        private static final int BYTE_ORDER_MARK = 0xFEFF;
+
         LineStart(java.io.Reader in) {
             super(in);
         }
 
         char parter() throws IOException {
+            mark(1);
+            if (read() != BYTE_ORDER_MARK) {
+                reset();
+            }
             mark(LOOK);
-            char found = ',';
-            for (int i = 0; i < LOOK; i++) {
+            int[] counts = new int[PARTERS.length()];
+            for (int i = 0; i < LOOK - 1; i++) {
                 int c = read();
-                if (c < 0 || c == '\n' && i > 0) {
+                if (c < 0) {
                     break;
                 }
-                if (PARTERS.indexOf(c) >= 0) {
-                    found = (char) c;
-                    break;
+                int which = PARTERS.indexOf(c);
+                if (which >= 0) {
+                    counts[which]++;
                 }
             }
             reset();
-            return found;
+            // A comma may be a decimal one; semicolon and tab stand in no number.
+            return counts[1] > 0 ? ';' : counts[2] > 0 ? '\t' : ',';
         }
     }
 }

@@ -1,12 +1,15 @@
 package izzet.core.capture;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** Reads a record into blocks of changes, line by line. Not thread-safe; one per record. */
 public final class EdgeCollector implements ChangeSink {
 
-    /** Lines kept of one record; more are not stored. */
+    /** Lines kept of one record. */
     public static final int MAX_LINES = 32;
 
     /** Where full blocks go. */
@@ -17,6 +20,7 @@ public final class EdgeCollector implements ChangeSink {
     private final Consumer<RecordHeader> onHeader;
     private final Blocks blocks;
     private final Watch watch;
+    private final Set<String> keep;
     private int lines;
     private int[] level;
     private int[] pending;
@@ -34,11 +38,15 @@ public final class EdgeCollector implements ChangeSink {
     }
 
     public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks) {
-        this(onHeader, blocks, (tick, levels) -> {});
+        this(onHeader, blocks, (tick, levels) -> {}, Set.of());
     }
 
-    /** @param watch gets its own view of the levels, not to be kept */
-    public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks, Watch watch) {
+    /**
+     * @param watch gets its own view of the levels, not to be kept
+     * @param keep names of the lines to keep; empty for all
+     */
+    public EdgeCollector(Consumer<RecordHeader> onHeader, Blocks blocks, Watch watch, Set<String> keep) {
+        this.keep = Set.copyOf(keep);
         this.onHeader = onHeader;
         this.blocks = blocks;
         this.watch = watch;
@@ -46,8 +54,28 @@ public final class EdgeCollector implements ChangeSink {
 
     @Override
     public Signal[] header(RecordHeader header) {
-        onHeader.accept(header);
-        lines = Math.min(MAX_LINES, header.signals().size());
+        List<String> names = header.names();
+        List<Signal> kept = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            if (keep.isEmpty() || keep.contains(names.get(i))) {
+                kept.add(header.signals().get(i));
+            }
+        }
+        if (!keep.isEmpty() && kept.size() < keep.size()) {
+            List<String> missing =
+                    keep.stream().filter(k -> !names.contains(k)).sorted().toList();
+            throw new RecordFault(
+                    0, "The record has no line '" + missing.get(0) + "'; it has " + RecordHeader.listed(names) + ".");
+        }
+        if (kept.size() > MAX_LINES) {
+            throw new RecordFault(
+                    0,
+                    "The record has " + kept.size() + " lines, and up to " + MAX_LINES
+                            + " are kept. Name those to keep: it has " + RecordHeader.listed(names) + ".");
+        }
+        RecordHeader own = new RecordHeader(header.timeScale(), kept);
+        onHeader.accept(own);
+        lines = kept.size();
         level = filled(Levels.UNKNOWN);
         pending = filled(Levels.UNKNOWN);
         before = filled(Levels.UNKNOWN);
@@ -55,7 +83,7 @@ public final class EdgeCollector implements ChangeSink {
         levels = new byte[lines][EdgeBlock.CAPACITY];
         counts = new int[lines];
         edges = new long[lines];
-        return header.signals().subList(0, lines).toArray(new Signal[0]);
+        return kept.toArray(new Signal[0]);
     }
 
     private int[] filled(int value) {

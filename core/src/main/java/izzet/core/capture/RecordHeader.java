@@ -56,7 +56,7 @@ public record RecordHeader(TimeScale timeScale, List<Signal> signals) {
         return found.get(0);
     }
 
-    private static String listed(List<String> names) {
+    static String listed(List<String> names) {
         int most = 20;
         String text = String.join(", ", names.subList(0, Math.min(most, names.size())));
         return names.isEmpty() ? "none" : names.size() > most ? text + " and " + (names.size() - most) + " more" : text;

@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Reads a value change dump (IEEE 1364-2005, clause 18) as a stream, in constant memory. Not thread-safe; one per record.
@@ -33,6 +34,7 @@ public final class VcdReader {
     private static final int FIRST_PRINTABLE = 33;
     private static final int PRINTABLES = 94;
     private static final int TABLE_CHARS = 2;
+    private static final Set<String> NOT_BITS = Set.of("real", "realtime", "string", "event");
 
     private static final VarHandle EIGHT_BYTES =
             MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
@@ -45,6 +47,9 @@ public final class VcdReader {
     private int position;
     private int limit;
     private long line = 1;
+
+    /** Line where the declaration began that is read now. */
+    private long began = 1;
 
     private final Map<String, Integer> variables = new HashMap<>();
     private final List<Integer> widths = new ArrayList<>();
@@ -90,21 +95,23 @@ public final class VcdReader {
         while (true) {
             if (!nextToken()) {
                 throw new RecordFault(
-                        line, "The record ends before $enddefinitions; it was cut off or is no value change dump.");
+                        lastLine(),
+                        "The record ends before $enddefinitions; it was cut off or is no value change dump.");
             }
             String word = tokenText();
+            began = line;
             switch (word) {
                 case "$scope" -> {
                     List<String> body = untilEnd(word);
                     if (body.size() < 2) {
-                        throw new RecordFault(line, "$scope needs a kind and a name.");
+                        throw new RecordFault(began, "$scope needs a kind and a name.");
                     }
                     scopes.add(plainName(body.get(1)));
                 }
                 case "$upscope" -> {
                     untilEnd(word);
                     if (scopes.isEmpty()) {
-                        throw new RecordFault(line, "$upscope without a $scope before it.");
+                        throw new RecordFault(began, "$upscope without a $scope before it.");
                     }
                     scopes.remove(scopes.size() - 1);
                 }
@@ -129,12 +136,22 @@ public final class VcdReader {
 
     private void declare(List<String> scopes, List<String> body) {
         if (body.size() < 4) {
-            throw new RecordFault(line, "$var needs type, width, identifier and name.");
+            throw new RecordFault(began, "$var needs type, width, identifier and name.");
+        }
+        String id = body.get(2);
+        if (NOT_BITS.contains(body.get(0))) {
+            // Known, so that its values can be passed over; it has no levels.
+            if (variables.putIfAbsent(id, widths.size()) == null) {
+                if (id.length() <= TABLE_CHARS) {
+                    shortIds[slotOf(id)] = widths.size();
+                }
+                widths.add(1);
+            }
+            return;
         }
         int width = number(body.get(1));
-        String id = body.get(2);
         if (width < 1 || width > MAX_SIGNALS || signals.size() + width > MAX_SIGNALS) {
-            throw new RecordFault(line, "a record may declare " + MAX_SIGNALS + " lines at most; save fewer signals.");
+            throw new RecordFault(began, "a record may declare " + MAX_SIGNALS + " lines at most; save fewer signals.");
         }
         Integer variable = variables.get(id);
         if (variable == null) {
@@ -164,14 +181,14 @@ public final class VcdReader {
         int right = 0;
         if (!rest.isEmpty()) {
             if (!rest.matches("\\[-?\\d+(:-?\\d+)?]")) {
-                throw new RecordFault(line, "found '" + shown(rest) + "' where a range such as [7:0] was expected.");
+                throw new RecordFault(began, "found '" + shown(rest) + "' where a range such as [7:0] was expected.");
             }
             String[] ends = rest.substring(1, rest.length() - 1).split(":", -1);
             left = number(ends[0]);
             right = ends.length > 1 ? number(ends[1]) : left;
         }
         if (Math.abs(left - right) + 1 != width) {
-            throw new RecordFault(line, "the range " + rest + " does not have " + width + " bits.");
+            throw new RecordFault(began, "the range " + rest + " does not have " + width + " bits.");
         }
         int step = left >= right ? 1 : -1;
         for (int offset = width - 1; offset >= 0; offset--) {
@@ -187,7 +204,7 @@ public final class VcdReader {
         try {
             return Integer.parseInt(text);
         } catch (NumberFormatException e) {
-            throw new RecordFault(line, "found '" + shown(text) + "' where a number was expected.");
+            throw new RecordFault(began, "found '" + shown(text) + "' where a number was expected.");
         }
     }
 
@@ -209,7 +226,7 @@ public final class VcdReader {
                 };
         if (unit == 0 || !(number.equals("1") || number.equals("10") || number.equals("100"))) {
             throw new RecordFault(
-                    line, "the time scale '" + shown(text) + "' is none of 1, 10 or 100 and s, ms, us, ns, ps or fs.");
+                    began, "the time scale '" + shown(text) + "' is none of 1, 10 or 100 and s, ms, us, ns, ps or fs.");
         }
         return new TimeScale(Long.parseLong(number) * unit);
     }
@@ -499,6 +516,11 @@ public final class VcdReader {
         }
     }
 
+    /** The last line that has something in it. */
+    private long lastLine() {
+        return position > 0 && buffer[position - 1] == '\n' ? Math.max(1, line - 1) : line;
+    }
+
     private int peek() throws IOException {
         return position == limit && !fill() ? END : buffer[position] & 0xFF;
     }
@@ -559,7 +581,6 @@ public final class VcdReader {
 
     private List<String> untilEnd(String command) throws IOException {
         List<String> words = new ArrayList<>();
-        long began = line;
         while (nextToken()) {
             String word = tokenText();
             if (word.equals("$end")) {
@@ -574,7 +595,7 @@ public final class VcdReader {
     }
 
     private void skipToEnd(String command) throws IOException {
-        long began = line;
+        began = line;
         while (nextToken()) {
             if (tokenLength == 4 && token[0] == '$' && tokenText().equals("$end")) {
                 return;

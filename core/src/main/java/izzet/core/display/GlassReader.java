@@ -4,6 +4,7 @@ import izzet.core.capture.ChangeSink;
 import izzet.core.capture.RecordHeader;
 import izzet.core.capture.RecordReader;
 import izzet.core.capture.Signal;
+import izzet.core.capture.TableOptions;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.Decoder;
 import izzet.core.decode.I2cTransfer;
@@ -57,8 +58,16 @@ public final class GlassReader {
 
     /** @throws izzet.core.capture.RecordFault when the record cannot be read */
     public Glass read(InputStream record) throws IOException {
+        return read(record, TableOptions.NONE);
+    }
+
+    /**
+     * @param options of a table
+     * @throws izzet.core.capture.RecordFault when the record cannot be read
+     */
+    public Glass read(InputStream record, TableOptions options) throws IOException {
         Decoder decoder = protocol.decoder(settings, this::hear);
-        RecordReader.read(record, untilNanos == null ? decoder : new Until(decoder));
+        RecordReader.read(record, options, untilNanos == null ? decoder : new Until(decoder));
         return session.glass().orElseThrow();
     }
 

@@ -55,9 +55,78 @@ class CsvReaderTest {
     }
 
     private static Changes read(String text) throws IOException {
+        return read(text, TableOptions.NONE);
+    }
+
+    private static Changes read(String text, TableOptions options) throws IOException {
         Changes changes = new Changes();
-        RecordReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), changes);
+        RecordReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), options, changes);
         return changes;
+    }
+
+    @Test
+    void decimalCommasStandBesideSemicolonsAndTabs() throws IOException {
+        List<String> plain = read("time_s,A,B\n0.1,1,0\n0.2,0,1\n").seen;
+        assertThat(read("\uFEFFtime_s;A;B\n0,1;1;0\n0,2;0;1\n").seen).isEqualTo(plain);
+        assertThat(read("# saved by an instrument, twice\nname\ttable\ntime_s\tA\tB\n0,1\t1\t0\n0,2\t0\t1\n").seen)
+                .isEqualTo(plain);
+    }
+
+    @Test
+    void samplesThatAreOnlyCountedNeedTheirRate() throws IOException {
+        TableOptions rate = new TableOptions(1e6, null, null);
+        List<String> wanted = List.of("0:A=1", "2000000:A=0");
+        assertThat(read("sample,A\n0,1\n1,1\n2,0\n", rate).seen).isEqualTo(wanted);
+        assertThat(read("A,B\n1,0\n1,0\n0,0\n", rate).seen).containsExactly("0:A=1", "0:B=0", "2000000:A=0");
+        assertThat(read("0,1\n1,1\n2,0\n", rate).seen).containsExactly("0:column 2=1", "2000000:column 2=0");
+        assertThatThrownBy(() -> read("sample,A\n0,1\n1,0\n")).hasMessageContaining("rateHz");
+        assertThatThrownBy(() -> read("A,B\n0,1\n1,0\n1,1\n")).hasMessageContaining("no column of times");
+    }
+
+    @Test
+    void tablesWithoutNamesAreTaken() throws IOException {
+        assertThat(read("0.5,1,0\n1.5,0,0\n").seen)
+                .containsExactly("500000000000:column 2=1", "500000000000:column 3=0", "1500000000000:column 2=0");
+    }
+
+    /** The threshold lies in the middle of the swing where none is given, and noise round it changes nothing. */
+    @Test
+    void voltsBecomeLevels() throws IOException {
+        String table = "time_us,SCL\n0,3.28\n1,0.1\n2,1.70\n3,1.60\n4,1.75\n5,3.3\n6,1.68\n7,0\n";
+        assertThat(read(table).seen).containsExactly("0:SCL=1", "1000000:SCL=0", "5000000:SCL=1", "7000000:SCL=0");
+        assertThat(read(table, new TableOptions(null, 1.0, 0.0)).seen)
+                .containsExactly("0:SCL=1", "1000000:SCL=0", "2000000:SCL=1", "7000000:SCL=0");
+        assertThat(read("time_us;SCL\n0;0,0\n1;5,0\n2;0,2\n").seen)
+                .containsExactly("0:SCL=0", "1000000:SCL=1", "2000000:SCL=0");
+        assertThatThrownBy(() -> read("time_us,SCL\n0,3.28\n1,3.30\n2,3.29\n"))
+                .hasMessageContaining("Line 2")
+                .hasMessageContaining("threshold");
+    }
+
+    @Test
+    void severalLinesMayBePackedInOneNumber() throws IOException {
+        assertThat(read("time_us,port\n0,0x00\n1,0x81\n2,0x80\n").seen)
+                .contains("1000000:port[7]=1", "1000000:port[0]=1", "2000000:port[0]=0")
+                .doesNotContain("2000000:port[7]=0");
+        assertThat(read("time_us,port\n0,0\n1,3\n2,2\n3,7\n").seen).contains("1000000:port[1]=1", "3000000:port[2]=1");
+        assertThatThrownBy(() -> read("time_us,port\n0,0\n1,3\n2,2\n" + "3,7\n".repeat(3000) + "4,300\n"))
+                .hasMessageContaining("Line 3005")
+                .hasMessageContaining("8 bits");
+    }
+
+    @Test
+    void packedFilesAreUnpackedOnTheWay() throws IOException {
+        java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+        try (var out = new java.util.zip.GZIPOutputStream(bytes)) {
+            out.write("time_s,A\n0.1,1\n0.2,0\n".getBytes(StandardCharsets.UTF_8));
+        }
+        Changes changes = new Changes();
+        RecordReader.read(new ByteArrayInputStream(bytes.toByteArray()), changes);
+        assertThat(changes.seen).hasSize(2);
+        byte[] cut = java.util.Arrays.copyOf(bytes.toByteArray(), bytes.size() - 12);
+        assertThatThrownBy(() -> RecordReader.read(new ByteArrayInputStream(cut), new Changes()))
+                .isInstanceOf(RecordFault.class)
+                .hasMessageContaining("cut off");
     }
 
     @Test
@@ -101,7 +170,7 @@ class CsvReaderTest {
                 "0.1,1,3.3 | Line 2 | '3.3'",
                 "soon,1,0 | Line 2 | 'soon'",
                 "1e400,1,0 | Line 2 | 1e400",
-                "0.1,1,0@0.2,1,high | Line 3 | 'high'",
+                "0.1,1,0@0.2,1,perhaps | Line 3 | 'perhaps'",
             })
     void faultsSayWhereAndWhat(String rows, String line, String what) {
         assertThatThrownBy(() -> read("time_s,A,B\n" + rows.replace('@', '\n') + "\n"))

@@ -204,4 +204,35 @@ class VcdReaderTest {
         }
         return out;
     }
+
+    /** A fault stands in the line where its declaration began, or in the last line of a record that is cut off. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "$timescale@ 3 ns@$end@ | Line 1",
+                "$scope@module@$end@ | Line 1",
+                "$timescale 1 ns $end@$var wire 2 ! a@[7:0]@$end@ | Line 2",
+                "$timescale 1 ns $end@$var wire 1 ! a $end@ | Line 2",
+                "$timescale 1 ns $end@$comment@never closed@ | Line 2",
+            })
+    void faultsOfDeclarationsNameTheirOwnLine(String record, String line) {
+        assertThatThrownBy(() -> new VcdReader(new ByteArrayInputStream(
+                                record.replace('@', '\n').getBytes(StandardCharsets.US_ASCII)))
+                        .readHeader())
+                .hasMessageStartingWith(line + ":");
+    }
+
+    @Test
+    void realValuesAreNoLines() throws IOException {
+        String record = "$timescale 1 ns $end\n$var real 64 r volts $end\n$var wire 1 ! a $end\n$enddefinitions $end\n"
+                + "#0\nr1.65 r\n1!\n#5\n0!\nr0.2 r\n";
+        RecordHeader header =
+                new VcdReader(new ByteArrayInputStream(record.getBytes(StandardCharsets.US_ASCII))).readHeader();
+        assertThat(header.names()).containsExactly("a");
+        List<EdgeBlock> blocks = new ArrayList<>();
+        EdgeCollector collector = new EdgeCollector(h -> {}, (line, block) -> blocks.add(block));
+        new VcdReader(new ByteArrayInputStream(record.getBytes(StandardCharsets.US_ASCII))).read(collector);
+        assertThat(collector.edges()).containsExactly(2);
+    }
 }
