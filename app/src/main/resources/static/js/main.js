@@ -2,6 +2,7 @@
 import Alpine from "../vendor/alpine/alpine-csp.js";
 import drop from "./drop.js";
 import glass from "./glass.js";
+import glyphs from "./glyphs.js";
 import header from "./header.js";
 import item from "./item.js";
 import lines from "./lines.js";
@@ -16,6 +17,7 @@ document.documentElement.classList.add("js");
 Alpine.store("busy", { words: "" });
 Alpine.data("drop", drop);
 Alpine.data("glass", glass);
+Alpine.data("glyphs", glyphs);
 Alpine.data("header", header);
 Alpine.data("item", item);
 Alpine.data("lines", lines);

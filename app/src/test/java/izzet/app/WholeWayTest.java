@@ -426,7 +426,7 @@ class WholeWayTest {
         page.navigate("/plans/2/traffic");
         assertThat(page.locator("#first + ol")).containsText("clock at");
         page.getByLabel("Value change dump").setInputFiles(Path.of("pom.xml"));
-        assertThat(page.locator(".drop label")).containsText("pom.xml, ");
+        assertThat(page.locator(".drop > label")).containsText("pom.xml, ");
         button(page, "Upload and decode").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 1");
         page.navigate("/plans/2/traffic");

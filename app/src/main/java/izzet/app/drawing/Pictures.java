@@ -4,22 +4,63 @@ import izzet.core.display.Picture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.util.Collections;
+import java.util.Iterator;
 import java.util.List;
+import javax.imageio.IIOException;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriter;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
+import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 
 /** Pictures of a glass as files. */
 public final class Pictures {
 
     private static final int LIT = 0xFFFFFF;
+    private static final int HALF_SEEN = 128;
+    private static final long MOST_PIXELS = 16_000_000;
     private static final String GIF = "javax_imageio_gif_image_1.0";
 
     private Pictures() {}
+
+    /**
+     * Reads a picture file of any usual kind.
+     *
+     * @throws IllegalArgumentException when it is none, or too large to be held
+     */
+    public static Picture read(InputStream in) throws IOException {
+        try (ImageInputStream file = ImageIO.createImageInputStream(in)) {
+            Iterator<ImageReader> readers = file == null ? Collections.emptyIterator() : ImageIO.getImageReaders(file);
+            if (!readers.hasNext()) {
+                throw new IllegalArgumentException(
+                        "This file is no picture that can be read; use PNG, JPEG, GIF or BMP.");
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(file, true, true);
+                if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
+                    throw new IllegalArgumentException("The picture has more than " + MOST_PIXELS / 1_000_000
+                            + " million pixels; make it smaller first.");
+                }
+                BufferedImage image = reader.read(0);
+                int[] rgb = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
+                for (int i = 0; i < rgb.length; i++) {
+                    rgb[i] = rgb[i] >>> 24 < HALF_SEEN ? 0 : rgb[i] & LIT;
+                }
+                return new Picture(image.getWidth(), image.getHeight(), false, rgb);
+            } catch (IndexOutOfBoundsException | IIOException e) {
+                throw new IllegalArgumentException("This picture file is damaged and cannot be read.", e);
+            } finally {
+                reader.dispose();
+            }
+        }
+    }
 
     /** @param scale pixels of the file for one of the glass, across and down */
     public static byte[] png(Picture picture, int scale) throws IOException {

@@ -139,6 +139,11 @@ public final class CharacterModel implements Glass.Text {
         return line + Math.floorMod(cell - line + shift, LINE);
     }
 
+    /** Where the next character goes. */
+    public int address() {
+        return address & ADDRESSES - 1;
+    }
+
     public boolean inGlyphs() {
         return inGlyphs;
     }

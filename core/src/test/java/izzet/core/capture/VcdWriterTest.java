@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
@@ -27,8 +28,33 @@ class VcdWriterTest {
             RecordHeader[] header = new RecordHeader[1];
             List<List<EdgeBlock>> blocks = new ArrayList<>();
             IntStream.range(0, EdgeCollector.MAX_LINES).forEach(i -> blocks.add(new ArrayList<>()));
+            List<String> names = new ArrayList<>();
+            RecordReader.read(new ByteArrayInputStream(file), new ChangeSink() {
+                @Override
+                public Signal[] header(RecordHeader whole) {
+                    names.addAll(whole.names()
+                            .subList(
+                                    0,
+                                    Math.min(
+                                            EdgeCollector.MAX_LINES,
+                                            whole.names().size())));
+                    return new Signal[0];
+                }
+
+                @Override
+                public void change(int index, int level) {}
+
+                @Override
+                public void moment(long ticks) {}
+
+                @Override
+                public void end(long ticks) {}
+            });
             EdgeCollector collector = new EdgeCollector(
-                    h -> header[0] = h, (line, block) -> blocks.get(line).add(block));
+                    h -> header[0] = h,
+                    (line, block) -> blocks.get(line).add(block),
+                    (tick, levels) -> {},
+                    Set.copyOf(names));
             RecordReader.read(new ByteArrayInputStream(file), collector);
             return new Stored(
                     header[0].names(),

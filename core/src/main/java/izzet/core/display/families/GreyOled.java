@@ -19,6 +19,11 @@ public final class GreyOled implements Interpreter {
     }
 
     @Override
+    public int parameters(int command) {
+        return Following.wanted(command);
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }

@@ -20,6 +20,11 @@ public final class Paper implements Interpreter {
     }
 
     @Override
+    public int parameters(int command) {
+        return Following.wanted(command);
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }

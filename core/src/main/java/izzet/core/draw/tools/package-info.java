@@ -1,0 +1,2 @@
+/** One class for each tool. Found by {@link izzet.core.draw.Tools}. */
+package izzet.core.draw.tools;

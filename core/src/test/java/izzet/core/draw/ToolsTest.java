@@ -1,0 +1,279 @@
+package izzet.core.draw;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import izzet.core.decode.CharacterTransfer;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreters;
+import izzet.core.display.Panel;
+import izzet.core.display.Picture;
+import izzet.core.display.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What the tools answer, and that what they make is read back as what was meant. */
+class ToolsTest {
+
+    private static JsonNode ask(String tool, String json) {
+        return Tools.of(tool).orElseThrow().answer(new Asked(JsonMapper.shared().readTree(json.replace('\'', '"'))));
+    }
+
+    private static List<String> strings(JsonNode list) {
+        List<String> all = new ArrayList<>();
+        list.forEach(one -> all.add(one.asString()));
+        return all;
+    }
+
+    @Test
+    void aTextIsPlacedByItsAnchor() {
+        JsonNode answer = ask(
+                "text",
+                "{'columns':16,'rows':2,'texts':[{'text':'Up','anchor':'top right'},{'text':'late','anchor':'bottom centre'}]}");
+        assertThat(strings(answer.get("lines"))).containsExactly("              Up", "      late      ");
+        assertThat(answer.get("placed").get(1).get("command").asString()).isEqualTo("0xC6");
+        assertThat(answer.get("placed").get(1).get("remarks")).isEmpty();
+    }
+
+    /** The 41st character of a line goes on in the other; on four rows, the 21st of the first goes on in the third. */
+    @Test
+    void whatDoesNotFitIsToldWhereItGoes() {
+        JsonNode two = ask("text", "{'columns':16,'rows':2,'texts':[{'text':'" + "x".repeat(42) + "'}]}");
+        assertThat(strings(two.get("placed").get(0).get("remarks")))
+                .anyMatch(r -> r.contains("beyond the glass"))
+                .anyMatch(r -> r.startsWith("“xx” goes on in another row"));
+        JsonNode four = ask("text", "{'columns':20,'rows':4,'texts':[{'text':'" + "y".repeat(21) + "'}]}");
+        assertThat(strings(four.get("lines")).get(2)).startsWith("y ");
+    }
+
+    @Test
+    void textsOverOneAnotherAndLettersThatAreNotThereAreTold() {
+        JsonNode answer = ask("text", "{'columns':16,'rows':2,'texts':[{'text':'Platform'},{'text':'Hał'}]}");
+        assertThat(strings(answer.get("placed").get(1).get("remarks")))
+                .anyMatch(r -> r.contains("over text 1"))
+                .anyMatch(r -> r.contains("“ł”"));
+        assertThat(strings(answer.get("lines")).get(0)).startsWith("Ha?tform");
+        JsonNode shifted = ask("text", "{'columns':16,'rows':2,'shift':3,'texts':[{'text':'Platform'}]}");
+        assertThat(strings(shifted.get("lines")).get(0)).startsWith("tform");
+    }
+
+    @Test
+    void boxesOfPixelsAreCut() {
+        JsonNode answer = ask(
+                "text",
+                "{'kind':'pixels','columns':128,'rows':64,'size':2,'texts':[{'text':'Platform twelve','row':50}]}");
+        JsonNode placed = answer.get("placed").get(0);
+        assertThat(placed.get("width").asInt()).isEqualTo(180);
+        assertThat(placed.get("seen").asInt()).isEqualTo(10);
+        assertThat(strings(placed.get("remarks"))).hasSize(2);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "..#.. .###. ##### ..#.. ..#.. ..#.. ..... ..... | 04 0E 1F 04 04 04 00 00",
+                "{0x04, 0x0E, 0x1F, 4, 4, 4} | 04 0E 1F 04 04 04 00 00",
+                "byte arrow[8] = {B00100, B01110, B11111, B00100, B00100, B00100, B00000, B00000}; | 04 0E 1F 04 04 04 00 00",
+                "$04 $0E $1F ; rows | 04 0E 1F 00 00 00 00 00",
+                "\\x04\\x0e\\x1f | 04 0E 1F 00 00 00 00 00",
+            })
+    void glyphsAreReadInAnyForm(String rows, String bytes) {
+        ObjectNode asked = JsonMapper.shared().createObjectNode().put("rows", rows);
+        JsonNode answer = Tools.of("glyph").orElseThrow().answer(new Asked(asked));
+        assertThat(answer.get("hex").asString()).isEqualTo(bytes);
+        for (String form : List.of("c", "python", "assembler", "binary")) {
+            ObjectNode again = JsonMapper.shared()
+                    .createObjectNode()
+                    .put("rows", answer.get(form).asString().replace("glyph:", ""));
+            assertThat(Tools.of("glyph")
+                            .orElseThrow()
+                            .answer(new Asked(again))
+                            .get("hex")
+                            .asString())
+                    .as(form)
+                    .isEqualTo(bytes);
+        }
+    }
+
+    @Test
+    void aGlyphIsMirroredAndInverted() {
+        assertThat(ask("glyph", "{'rows':'0x01','mirror':true}").get("hex").asString())
+                .startsWith("10 00");
+        assertThat(ask("glyph", "{'rows':'0x01','invert':true}").get("hex").asString())
+                .startsWith("1E 1F");
+        assertThatThrownBy(() -> ask("glyph", "{'rows':'0x20'}")).hasMessageContaining("0x1F");
+    }
+
+    @Test
+    void aSetUpIsExplainedWithItsMistakes() {
+        JsonNode answer = ask(
+                "commands", "{'family':'page-oled','bytes':'AE 21 00 80 22 00 07 A8 1F AF','columns':128,'rows':64}");
+        assertThat(answer.get("lines").get(1).get("words").asString()).isEqualTo("columns 0 to 128");
+        assertThat(strings(answer.get("lines").get(1).get("mistakes")))
+                .singleElement()
+                .asString()
+                .contains("127");
+        assertThat(answer.get("lines").get(2).get("mistakes")).isEmpty();
+        assertThat(strings(answer.get("differs")))
+                .anyMatch(d -> d.contains("32 of its 64"))
+                .anyMatch(d -> d.contains("charge pump"));
+        JsonNode clear = ask("commands", "{'family':'character','bytes':'38 0C 10'}");
+        assertThat(strings(clear.get("lines").get(2).get("mistakes")))
+                .singleElement()
+                .asString()
+                .contains("0x01");
+        JsonNode window = ask(
+                "commands", "{'family':'dcs','bytes':'2A 00 0A 00 80\\n2C\\nB1 01 2C 2D','columns':128,'rows':160}");
+        assertThat(strings(window.get("lines").get(0).get("mistakes")))
+                .singleElement()
+                .asString()
+                .contains("127");
+        assertThat(window.get("lines").get(2).get("words").asString()).startsWith("command 0xB1 with 3 bytes");
+    }
+
+    /** Whatever is composed is explained as the command that it was made from. */
+    @Test
+    void whatIsComposedIsExplained() {
+        CommandTable.all().forEach((family, table) -> table.commands().forEach(command -> {
+            ObjectNode asked =
+                    JsonMapper.shared().createObjectNode().put("family", family).put("compose", command.name());
+            String bytes = Tools.of("commands")
+                    .orElseThrow()
+                    .answer(new Asked(asked))
+                    .get("composedHex")
+                    .asString();
+            ObjectNode back =
+                    JsonMapper.shared().createObjectNode().put("family", family).put("bytes", bytes);
+            JsonNode lines =
+                    Tools.of("commands").orElseThrow().answer(new Asked(back)).get("lines");
+            assertThat(lines).as(family + ": " + command.name()).hasSize(1);
+            assertThat(lines.get(0).get("words").asString()).doesNotContain("…").doesNotContain("not known");
+        }));
+    }
+
+    @Test
+    void aWindowHasItsEndsIncluded() {
+        JsonNode answer = ask(
+                "window",
+                "{'family':'dcs','x':10,'y':20,'width':32,'height':24,'columns':128,'rows':160,'offsetX':2,'offsetY':1}");
+        assertThat(answer.get("lines").get(0).get("bytes").asString()).isEqualTo("2A 00 0C 00 2B");
+        assertThat(answer.get("lines").get(1).get("bytes").asString()).isEqualTo("2B 00 15 00 2C");
+        assertThat(answer.get("fills").get(0).get("bytes").asInt()).isEqualTo(32 * 24 * 2);
+        assertThat(answer.get("remarks")).isEmpty();
+        assertThat(strings(ask("window", "{'family':'dcs','x':120,'width':32,'columns':128}")
+                        .get("remarks")))
+                .hasSize(1);
+        JsonNode pages = ask("window", "{'family':'page-oled-132','x':0,'y':8,'width':16,'height':16}");
+        assertThat(pages.get("lines").get(0).get("bytes").asString()).isEqualTo("B1 02 10");
+    }
+
+    @Test
+    void coloursLoseWhatTheyLose() {
+        JsonNode answer = ask("colour", "{'colour':'#FF8001'}");
+        assertThat(answer.get("forms").get(2).get("bytes").asString()).isEqualTo("FC 00");
+        assertThat(answer.get("forms").get(2).get("swapped").asString()).isEqualTo("00 FC");
+        assertThat(ask("colour", "{'colour':'0xF800'}").get("colour").asString())
+                .isEqualTo("#FF0000");
+        assertThatThrownBy(() -> ask("colour", "{'colour':'rust'}")).hasMessageContaining("#2F6B9A");
+        Random random = new Random(5);
+        for (int i = 0; i < 2000; i++) {
+            int colour = random.nextInt(1 << 24);
+            for (Colours.Form form : Colours.Form.values()) {
+                int back = form.back(form.value(colour));
+                assertThat(form.value(back)).as("%s of %06x", form, colour).isEqualTo(form.value(colour));
+                if (form != Colours.Form.GREY_4) {
+                    assertThat(Colours.worst(colour, back)).isLessThanOrEqualTo(form == Colours.Form.BITS_12 ? 9 : 5);
+                }
+            }
+        }
+    }
+
+    /** Text to bytes to glass to text: what was placed is what a display shows that gets these bytes. */
+    @Test
+    void aPlacedTextIsShown() {
+        Random random = new Random(8);
+        for (int round = 0; round < 200; round++) {
+            int rows = List.of(1, 2, 4).get(random.nextInt(3));
+            int columns = rows == 4 ? 20 : 16;
+            StringBuilder text = new StringBuilder();
+            for (int i = random.nextInt(columns); i >= 0; i--) {
+                text.append((char) ('0' + random.nextInt(40)));
+            }
+            String clean = text.toString().replace('\\', '/').replace('"', '+');
+            ObjectNode asked = JsonMapper.shared()
+                    .createObjectNode()
+                    .put("columns", columns)
+                    .put("rows", rows);
+            asked.putArray("texts").addObject().put("text", clean).put("row", random.nextInt(rows));
+            JsonNode answer = Tools.of("text").orElseThrow().answer(new Asked(asked));
+            Session session = Interpreters.of("character").orElseThrow().begin(Panel.plain("character", columns, rows));
+            for (String set : List.of(rows > 1 ? "28" : "20", "0C", "01")) {
+                session.hear(new CharacterTransfer(0, 0, false, false, Integer.parseInt(set, 16), 2));
+            }
+            int command =
+                    Integer.decode(answer.get("placed").get(0).get("command").asString());
+            session.hear(new CharacterTransfer(0, 0, false, false, command, 2));
+            clean.chars().forEach(c -> session.hear(new CharacterTransfer(0, 0, true, false, c, 2)));
+            assertThat(((Glass.Text) session.glass().orElseThrow()).lines()).isEqualTo(strings(answer.get("lines")));
+        }
+    }
+
+    /** Picture to bytes to glass to picture, for pages and for 16 bits. */
+    @Test
+    void aPictureComesBackFromTheGlass() {
+        Random random = new Random(3);
+        int[] rgb = new int[128 * 64];
+        for (int i = 0; i < rgb.length; i++) {
+            rgb[i] = random.nextBoolean() ? 0xFFFFFF : 0;
+        }
+        PictureBytes pages = PictureBytes.of(
+                new Picture(128, 64, false, rgb),
+                new PictureBytes.Wish(128, 64, PictureBytes.Form.PAGE, "none", "whole", 0, 128, false, false));
+        Session oled = Interpreters.of("page-oled").orElseThrow().begin(Panel.plain("page-oled", 128, 64));
+        for (int c : new int[] {0x20, 0, 0xA1, 0xC8, 0xAF}) {
+            oled.hear(new CharacterTransfer(0, 0, false, false, c, 0));
+        }
+        for (byte b : pages.bytes()) {
+            oled.hear(new CharacterTransfer(0, 0, true, false, b & 0xFF, 0));
+        }
+        assertThat(((Glass.Pixels) oled.glass().orElseThrow()).seen().differences(pages.picture()))
+                .isZero();
+        PictureBytes colour = PictureBytes.of(
+                new Picture(
+                        64,
+                        64,
+                        false,
+                        java.util.Arrays.stream(rgb)
+                                .limit(4096)
+                                .map(c -> c & random.nextInt(1 << 24))
+                                .toArray()),
+                new PictureBytes.Wish(32, 32, PictureBytes.Form.BITS_16, "diffuse", "fill", 1, 128, false, false));
+        Session panel = Interpreters.of("dcs").orElseThrow().begin(Panel.plain("dcs", 32, 32));
+        panel.hear(new CharacterTransfer(0, 0, false, false, 0x2C, 0));
+        for (byte b : colour.bytes()) {
+            panel.hear(new CharacterTransfer(0, 0, true, false, b & 0xFF, 0));
+        }
+        Picture shown = ((Glass.Pixels) panel.glass().orElseThrow()).memory(new Glass.Area(0, 0, 32, 32));
+        for (int i = 0; i < shown.rgb().length; i++) {
+            assertThat(Colours.worst(shown.rgb()[i], colour.picture().rgb()[i])).isLessThanOrEqualTo(4);
+        }
+    }
+
+    @Test
+    void aBitmapFileIsWholeAndHasItsSize() {
+        PictureBytes made = PictureBytes.of(
+                new Picture(3, 2, false, new int[] {1, 2, 3, 4, 5, 6}),
+                new PictureBytes.Wish(3, 2, PictureBytes.Form.BITMAP, "none", "whole", 0, 128, false, false));
+        assertThat(made.bytes()).hasSize(54 + 12 * 2).startsWith('B', 'M');
+        // The lowest row comes first, blue before green before red.
+        assertThat(made.bytes()[54]).isEqualTo((byte) 4);
+    }
+}
