@@ -424,7 +424,7 @@ class WholeWayTest {
     void aBadRecordLeavesNothingBehind() {
         Page page = browser.page(port);
         page.navigate("/plans/2/traffic");
-        assertThat(page.locator("#first + ol")).containsText("clock at");
+        assertThat(page.locator(".card-of").first()).containsText("channel 0");
         page.getByLabel("Value change dump").setInputFiles(Path.of("pom.xml"));
         assertThat(page.locator(".drop > label")).containsText("pom.xml, ");
         button(page, "Upload and decode").click();

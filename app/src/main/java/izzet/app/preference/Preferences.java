@@ -4,6 +4,7 @@ import izzet.app.fault.WrongField;
 import izzet.app.store.PreferenceRow;
 import izzet.app.store.PreferenceRows;
 import izzet.core.calc.Drawer;
+import izzet.core.record.Instrument;
 import izzet.core.wiring.Breadboard;
 import izzet.core.wiring.WireColours;
 import java.util.LinkedHashMap;
@@ -20,6 +21,7 @@ public class Preferences {
     private static final String DRAWER = "drawer";
     private static final String COLOURS = "colours";
     private static final String FIRST = "first";
+    private static final String INSTRUMENT = "instrument";
     private static final String BREADBOARD = "breadboard.";
     private static final int MOST_TEXT = 2000;
 
@@ -61,6 +63,15 @@ public class Preferences {
         } catch (IllegalArgumentException e) {
             throw new WrongField("drawer", "Your resistors: " + e.getMessage());
         }
+    }
+
+    /** A small logic analyser before anything was told. */
+    public Instrument instrument() {
+        return rows.findById(INSTRUMENT).map(r -> Instrument.of(r.told())).orElse(Instrument.SMALL);
+    }
+
+    public void keepInstrument(Instrument instrument) {
+        rows.save(new PreferenceRow(INSTRUMENT, instrument.text()));
     }
 
     public WireColours colours() {

@@ -1,7 +1,9 @@
 package izzet.app.traffic;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.NoSuchThing;
 import izzet.app.files.FileNames;
+import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.calc.I2cMode;
@@ -26,9 +28,11 @@ import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
 import izzet.core.record.BusJudgement;
+import izzet.core.record.CaptureCard;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
 import izzet.core.record.I2cTiming;
+import izzet.core.record.Instrument;
 import izzet.core.record.Lanes;
 import izzet.core.record.Remark;
 import izzet.core.record.TalkFilter;
@@ -72,12 +76,16 @@ class TrafficController {
     private static final int LANE_COLUMNS = 400;
     private static final int MOST_SPANS = 50_000;
     private static final int MOST_PARTS = 4;
+    private static final double MILLION = 1e6;
+    private static final int MOST_DIFFERENCES = 5000;
 
     private final PlanFrames frames;
     private final RecordStore records;
     private final Shelf shelf;
+    private final Preferences preferences;
 
-    TrafficController(PlanFrames frames, RecordStore records, Shelf shelf) {
+    TrafficController(PlanFrames frames, RecordStore records, Shelf shelf, Preferences preferences) {
+        this.preferences = preferences;
         this.shelf = shelf;
         this.frames = frames;
         this.records = records;
@@ -88,8 +96,25 @@ class TrafficController {
         PlanFrame frame = frames.of(id, "traffic");
         model.addAttribute("frame", frame);
         model.addAttribute("records", records.list(id));
-        model.addAttribute("probes", Probe.of(frame.circuit()));
+        model.addAttribute("instrument", preferences.instrument());
+        model.addAttribute("cards", CaptureCard.of(frame.circuit(), preferences.instrument()));
         return "traffic/page";
+    }
+
+    /** What the maker captures with; the cards are made for it. */
+    @PostMapping("/plans/{id}/traffic/instrument")
+    String instrument(
+            @PathVariable long id,
+            @RequestParam String name,
+            @RequestParam String kind,
+            @RequestParam int channels,
+            @RequestParam double rate,
+            @RequestParam(defaultValue = "0") double memory,
+            @RequestParam(defaultValue = "0") double bandwidth,
+            @RequestParam(defaultValue = "0") double threshold) {
+        preferences.keepInstrument(new Instrument(
+                name.strip(), kind.equals("scope"), channels, rate * MILLION, memory, bandwidth * MILLION, threshold));
+        return "redirect:/plans/" + id + "/traffic";
     }
 
     /** A simulated record, to see what the station makes of one. */
@@ -165,6 +190,9 @@ class TrafficController {
         model.addAttribute("q", wanted.q() == null ? "" : wanted.q().strip());
         StoredRecord.Bus chosen = stored.bus(bus).orElse(null);
         model.addAttribute("bus", chosen);
+        model.addAttribute(
+                "others",
+                records.list(id).stream().filter(r -> r.id() != record).toList());
         if (chosen != null) {
             conversation(frame, stored, chosen, wanted, as, model);
         }
@@ -501,6 +529,67 @@ class TrafficController {
                 .contentType(new MediaType("text", "plain", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, FileNames.attachment(name, "record", ".vcd"))
                 .body(body);
+    }
+
+    /** What was said on a bus, as a file: ndjson, json, csv or md. */
+    @GetMapping("/plans/{id}/traffic/{record}/events.{kind}")
+    ResponseEntity<StreamingResponseBody> events(
+            @PathVariable long id,
+            @PathVariable long record,
+            @PathVariable String kind,
+            @RequestParam(defaultValue = "-1") long bus) {
+        PlanFrame frame = frames.of(id, "traffic");
+        StoredRecord stored = records.get(id, record);
+        StoredRecord.Bus chosen = stored.bus(bus).orElseThrow(() -> new NoSuchThing("The record has no bus."));
+        EventFile file = EventFile.of(kind)
+                .orElseThrow(() ->
+                        new NoSuchThing("Events can be taken away as ndjson, json, csv or md, not as " + kind + "."));
+        StreamingResponseBody body = out -> {
+            try (Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+                file.write(text, records, stored, chosen, frame.circuit());
+            }
+        };
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(file.type() + ";charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, FileNames.attachment(stored.name(), "record", "." + kind))
+                .body(body);
+    }
+
+    /** A line that one record has and the other has not, or not as often. */
+    public record Difference(String partner, String text, long here, long there) {}
+
+    /** Two records of a plan: what was said in one and not in the other. */
+    @GetMapping("/plans/{id}/traffic/{record}/against/{other}")
+    String against(@PathVariable long id, @PathVariable long record, @PathVariable long other, Model model) {
+        PlanFrame frame = frames.of(id, "traffic");
+        Map<List<String>, long[]> counts = new LinkedHashMap<>();
+        for (int side = 0; side < 2; side++) {
+            StoredRecord stored = records.get(id, side == 0 ? record : other);
+            model.addAttribute(side == 0 ? "record" : "other", stored);
+            int place = side;
+            for (StoredRecord.Bus bus : stored.buses()) {
+                Conversation talk =
+                        new Conversation(frame.circuit(), Partners.of(frame.circuit(), stored, bus), line -> {
+                            String heard = line.heard() ? "" : line.addressHeard() ? ", refused" : ", not heard";
+                            List<String> key = List.of(line.partner(), line.text() + heard);
+                            if (counts.size() < MOST_DIFFERENCES || counts.containsKey(key)) {
+                                counts.computeIfAbsent(key, k -> new long[2])[place]++;
+                            }
+                        });
+                records.events(bus.id(), talk::add);
+                talk.end();
+            }
+        }
+        List<Difference> differences = new ArrayList<>();
+        counts.forEach((key, n) -> {
+            if (n[0] != n[1]) {
+                differences.add(new Difference(key.get(0), key.get(1), n[0], n[1]));
+            }
+        });
+        model.addAttribute("frame", frame);
+        model.addAttribute("differences", differences);
+        model.addAttribute("same", counts.size() - differences.size());
+        return "traffic/against";
     }
 
     @PostMapping("/plans/{id}/traffic/{record}/delete")

@@ -1,0 +1,128 @@
+package izzet.app.tools;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.microsoft.playwright.Page;
+import izzet.app.PagesOfAPlan;
+import izzet.app.drawing.Pictures;
+import izzet.core.display.Picture;
+import java.io.IOException;
+import java.util.Base64;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+
+/** The drawing tools by keyboard, for a display of a plan and for programs. */
+class DrawPagesTest extends PagesOfAPlan {
+
+    private static final String PLAN =
+            """
+            {"format":"izzet-plan","version":1,"name":"Signal box","board":"mcu-8bit-5v-14-6","parts":[
+            {"id":"cabin","part":"character-20x4-direct","partVersion":1,"name":"Cabin display","interface":"4-bit"},
+            {"id":"sign","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
+            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],"connections":[]}
+            """;
+
+    DrawPagesTest() {
+        super(PLAN);
+    }
+
+    /** From the plan by its key; the glass is filled in, and the text is shown as it is typed. */
+    @Test
+    void aTextIsPlacedOnADisplayOfThePlan() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/pins");
+        page.keyboard().press("d");
+        assertThat(page.locator("h1")).hasText("Text");
+        assertThat(page.locator("[name=columns]")).hasValue("20");
+        page.locator("#text1").fill("Platform 2 in 4 min, then 3");
+        assertThat(page.locator("#answer")).containsText("goes on in another row");
+        page.locator("#text1").fill("Platform 2");
+        assertThat(page.locator("#answer")).containsText("command(0x80)");
+        assertThat(page.locator("#answer .caution")).hasCount(0);
+        page.getByText("Hall sign").click();
+        assertThat(page.locator("[name=kind]")).hasValue("pixels");
+        page.context().close();
+    }
+
+    @Test
+    void aGlyphIsDrawnByKeys() {
+        Page page = browser.page(port);
+        page.navigate("/tools/glyph");
+        page.locator("[role=gridcell]").first().focus();
+        page.keyboard().press("Enter");
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Space");
+        assertThat(page.locator("#answer .dots").first())
+                .hasText("#....\n.#...\n.....\n.....\n.....\n.....\n.....\n.....");
+        assertThat(page.locator("#answer pre").nth(1)).containsText("0x10, 0x08");
+        page.context().close();
+    }
+
+    @Test
+    void wrongValuesAreToldAndStay() throws Exception {
+        pages.perform(get("/tools/colour").param("colour", "rust"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("not &#39;rust&#39;")))
+                .andExpect(content().string(containsString("value=\"rust\"")));
+        pages.perform(get("/tools/lantern")).andExpect(status().isNotFound());
+        pages.perform(get("/tools/commands")
+                        .param("family", "dcs")
+                        .param("bytes", "2A 00 0A 00 29")
+                        .param("compose", "columns"))
+                .andExpect(content().string(containsString("columns 10 to 41")))
+                .andExpect(content().string(containsString("2A 00 00 00 7F")));
+        pages.perform(get("/tools")).andExpect(content().string(containsString("/tools/picture")));
+    }
+
+    private static byte[] png() throws IOException {
+        int[] rgb = new int[64];
+        for (int i = 0; i < rgb.length; i++) {
+            rgb[i] = i % 8 < 4 ? 0xFFFFFF : 0;
+        }
+        return Pictures.png(new Picture(8, 8, false, rgb), 1);
+    }
+
+    @Test
+    void aPictureFileBecomesBytes() throws Exception {
+        MockMultipartFile file = new MockMultipartFile("file", "lamp.png", "image/png", png());
+        pages.perform(multipart("/tools/picture")
+                        .file(file)
+                        .param("columns", "8")
+                        .param("rows", "8")
+                        .param("form", "page")
+                        .param("dither", "none"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("0xFF, 0xFF, 0xFF, 0xFF, 0x00")))
+                .andExpect(content().string(containsString("data:image/png;base64,")));
+        pages.perform(multipart("/tools/picture")
+                        .file(new MockMultipartFile("file", "x.txt", "text/plain", "no".getBytes())))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("no picture that can be read")));
+        String asked = "{\"image\":\"" + Base64.getEncoder().encodeToString(png())
+                + "\",\"columns\":8,\"rows\":8,\"form\":\"rows\"}";
+        pages.perform(post("/api/tools/picture")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(asked))
+                .andExpect(status().isOk())
+                .andExpect(jsonPath("$.base64")
+                        .value(Base64.getEncoder()
+                                .encodeToString(new byte[] {-16, -16, -16, -16, -16, -16, -16, -16})));
+        pages.perform(post("/api/tools/text")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("[1]"))
+                .andExpect(status().isBadRequest());
+        pages.perform(post("/api/tools/lantern")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{}"))
+                .andExpect(status().isNotFound());
+    }
+}
