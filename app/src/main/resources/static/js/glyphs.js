@@ -11,7 +11,7 @@ export default () => ({
 
   field() { return this.$root.querySelector("#rows"); },
 
-  buttons() { return [...this.$root.querySelectorAll("[role=gridcell]")]; },
+  buttons() { return [...this.$root.querySelectorAll(".dot-cell")]; },
 
   // Rows of dots of the table; null while it holds a byte table, which the server reads.
   rows() {

@@ -34,6 +34,7 @@ class ScreenshotsTest {
             take(page, "/plans/1/buses", "buses");
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
+            take(page, "/tools/text?plan=1&part=cabin&text1=Platform+2&anchor1=centre&text2=to+Wick+Halt+and+Fell+End", "draw");
             take(page, "/plans/1/bring-up?see=lit-blank", "bring-up");
             take(page, "/shelf?q=oled+128x64", "shelf");
             take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");
@@ -45,7 +46,6 @@ class ScreenshotsTest {
             take(dark, "/plans/1/levels", "levels");
             Page phone = browser.page(port, 390, 800, ColorScheme.LIGHT);
             take(phone, "/plans/1/wiring/steps/20?turn=1", "wiring-phone");
-            take(phone, "/plans/1/pins", "pins-phone");
         }
     }
 
@@ -53,6 +53,7 @@ class ScreenshotsTest {
         page.navigate(path);
         if (path.contains("/traffic/")) {
             page.waitForSelector("#wave[data-drawn]");
+            page.waitForSelector(".glass[data-shown]");
         }
         if (name != null) {
             shoot(page, name);

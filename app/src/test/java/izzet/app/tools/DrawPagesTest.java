@@ -56,7 +56,7 @@ class DrawPagesTest extends PagesOfAPlan {
     void aGlyphIsDrawnByKeys() {
         Page page = browser.page(port);
         page.navigate("/tools/glyph");
-        page.locator("[role=gridcell]").first().focus();
+        page.locator(".dot-cell").first().focus();
         page.keyboard().press("Enter");
         page.keyboard().press("ArrowRight");
         page.keyboard().press("ArrowDown");
