@@ -34,7 +34,10 @@ class ScreenshotsTest {
             take(page, "/plans/1/buses", "buses");
             take(page, "/plans/1/wiring", "wiring");
             take(page, "/plans/1/traffic/1?line=5", "traffic");
-            take(page, "/tools/text?plan=1&part=cabin&text1=Platform+2&anchor1=centre&text2=to+Wick+Halt+and+Fell+End", "draw");
+            take(
+                    page,
+                    "/tools/text?plan=1&part=cabin&text1=Platform+2&anchor1=centre&text2=to+Wick+Halt+and+Fell+End",
+                    "draw");
             take(page, "/plans/1/bring-up?see=lit-blank", "bring-up");
             take(page, "/shelf?q=oled+128x64", "shelf");
             take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");

@@ -60,6 +60,9 @@ class GlassApi {
                 address(request, "switch"),
                 number(request, "channel", 0, 7, 0));
         GlassReader reader = new GlassReader(protocol, settings, panel, listener, at(request));
+        if (expander != null && request.getParameter("bits") == null) {
+            reader.findingBits();
+        }
         return answer(
                 reader.read(requests.body(request), requests.table(request)),
                 area,

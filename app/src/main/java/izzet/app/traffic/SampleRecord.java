@@ -29,7 +29,7 @@ public final class SampleRecord {
                 int[] bytes = new int[33];
                 bytes[0] = 0x40;
                 for (int i = 1; i < bytes.length; i++) {
-                    bytes[i] = (piece * 37 + i * 11) & 0xFF;
+                    bytes[i] = picture(piece * 32 + i - 1);
                 }
                 bus.write(SIGN, true, bytes);
             }
@@ -38,6 +38,26 @@ public final class SampleRecord {
             bus.write(OTHER_SIGN, false);
         }
         return out.toByteArray();
+    }
+
+    /** A byte of a picture of a carriage before a signal: eight rows of a column, page by page. */
+    private static int picture(int index) {
+        int value = 0;
+        for (int bit = 0; bit < 8; bit++) {
+            value |= lit(index % 128, index / 128 * 8 + bit) ? 1 << bit : 0;
+        }
+        return value;
+    }
+
+    private static boolean lit(int x, int y) {
+        boolean rails = y == 54 || y == 58 || y > 54 && y < 58 && x % 8 < 2;
+        boolean post = x >= 100 && x <= 102 && y >= 8 && y < 54;
+        boolean arm = x >= 78 && x < 100 && y >= 10 && y < 16;
+        boolean lamp = (x - 101) * (x - 101) + (y - 24) * (y - 24) <= 20;
+        boolean window = y >= 34 && y < 42 && x >= 12 && x < 60 && (x - 12) % 12 < 8;
+        boolean body = x >= 8 && x < 64 && y >= 30 && y < 50 && !window;
+        boolean wheels = Math.min(Math.abs(x - 18), Math.abs(x - 52)) <= 3 && y >= 48 && y < 54;
+        return rails || post || arm || lamp || body || wheels;
     }
 
     private static void cabin(I2cWaveform bus) throws IOException {

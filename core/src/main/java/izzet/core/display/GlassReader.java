@@ -14,10 +14,15 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
 
 /** Reads a record and tells what one display of it shows at a moment. Not thread-safe; one per record. */
 public final class GlassReader {
 
+    private static final int MOST_WAITING = 4000;
+    private static final int MOST_TRIED = 4000;
     private static final BigDecimal FEMTOSECONDS_A_NANOSECOND = BigDecimal.valueOf(1_000_000);
 
     /**
@@ -35,8 +40,13 @@ public final class GlassReader {
 
     private final Protocol protocol;
     private final Settings settings;
-    private final Session session;
+    private Session session;
+    private final Panel panel;
     private final Listener listener;
+
+    /** What was said to an expander before its wiring was found; null where that is known. */
+    private List<I2cTransfer> waiting;
+
     private final BigDecimal untilNanos;
     private int open;
 
@@ -48,12 +58,19 @@ public final class GlassReader {
         this.protocol = protocol;
         this.settings = settings;
         this.listener = listener;
+        this.panel = panel;
         this.untilNanos = untilNanos;
         session = Interpreters.of(panel.family())
                 .map(i -> i.begin(panel))
                 .filter(s -> s.glass().isPresent())
                 .orElseThrow(
                         () -> new IllegalArgumentException("No display takes the commands '" + panel.family() + "'."));
+    }
+
+    /** The bits of the expander are not known: they are found by trial, and taken as usual where that fails. */
+    public GlassReader findingBits() {
+        waiting = new ArrayList<>();
+        return this;
     }
 
     /** @throws izzet.core.capture.RecordFault when the record cannot be read */
@@ -68,7 +85,23 @@ public final class GlassReader {
     public Glass read(InputStream record, TableOptions options) throws IOException {
         Decoder decoder = protocol.decoder(settings, this::hear);
         RecordReader.read(record, options, untilNanos == null ? decoder : new Until(decoder));
+        settle();
         return session.glass().orElseThrow();
+    }
+
+    private void settle() {
+        if (waiting == null) {
+            return;
+        }
+        List<I2cTransfer> said = waiting;
+        waiting = null;
+        List<Integer> port = new ArrayList<>();
+        said.stream().filter(t -> !t.read()).forEach(t -> IntStream.range(0, t.size())
+                .forEach(i -> port.add(t.value(i))));
+        ExpanderTrial.find(port.subList(0, Math.min(port.size(), MOST_TRIED)))
+                .ifPresent(bits ->
+                        session = Interpreters.of(panel.family()).orElseThrow().begin(panel.behind(bits.map())));
+        said.forEach(session::hear);
     }
 
     private void hear(BusEvent event) {
@@ -78,6 +111,13 @@ public final class GlassReader {
             }
             boolean reached = listener.through() < 0 || (open >> listener.channel() & 1) == 1;
             if (!reached || listener.address() >= 0 && t.address() != listener.address()) {
+                return;
+            }
+            if (waiting != null) {
+                waiting.add(t);
+                if (waiting.size() == MOST_WAITING) {
+                    settle();
+                }
                 return;
             }
         }

@@ -85,6 +85,15 @@ class GlassReaderTest {
                         .map());
         Glass.Text glass = (Glass.Text) read("i2c-expander-lcd.vcd", "i2c", panel, 38, null, "scl=scl", "sda=sda");
         assertThat(glass.lines()).containsExactly("Signal box No. 4", "Platform 2 clear");
+        Protocol i2c = Protocols.of("i2c");
+        Settings settings = Decoding.settings(i2c, "scl=scl", "sda=sda");
+        try (InputStream in = resource("i2c-expander-lcd.vcd")) {
+            Glass.Text found = (Glass.Text) new GlassReader(
+                            i2c, settings, Panel.plain("character", 16, 2), new GlassReader.Listener(38, -1, 0), null)
+                    .findingBits()
+                    .read(in);
+            assertThat(found.lines()).as("bits found by trial").isEqualTo(glass.lines());
+        }
         Glass.Text other = (Glass.Text) read("i2c-expander-lcd.vcd", "i2c", panel, 39, null, "scl=scl", "sda=sda");
         assertThat(other.lines()).as("nobody speaks to this address").containsOnly(" ".repeat(16));
     }
