@@ -73,6 +73,7 @@ class DrawController {
                     .filter(u -> u.part().glass() != null)
                     .toList();
             model.addAttribute("plan", stored);
+            model.addAttribute("ram", circuit.board().ramBytes());
             model.addAttribute("displays", displays);
             String wanted = given.getOrDefault("part", "");
             displays.stream()
@@ -135,7 +136,16 @@ class DrawController {
                     "preview",
                     "data:image/png;base64," + Base64.getEncoder().encodeToString(Pictures.png(made.picture(), scale)));
             model.addAttribute("a", JSON.convertValue(PictureTool.told(made), Map.class));
+            if (model.getAttribute("ram") instanceof Long ram) {
+                model.addAttribute("holds", holds(made.bytes().length, ram));
+            }
         }
         return "tools/draw";
+    }
+
+    private static String holds(int bytes, long ram) {
+        return "Held in variables it takes " + bytes + " of the " + ram
+                + " bytes that the board of the plan has for them"
+                + (bytes > ram ? ": it does not fit, so keep it as a constant, or send it in pieces." : ".");
     }
 }

@@ -47,6 +47,16 @@ class DrawPagesTest extends PagesOfAPlan {
         page.locator("#text1").fill("Platform 2");
         assertThat(page.locator("#answer")).containsText("command(0x80)");
         assertThat(page.locator("#answer .caution")).hasCount(0);
+        // By the pointer: the sixth cell of the second row.
+        com.microsoft.playwright.options.BoundingBox glass =
+                page.locator("#answer svg.cells").boundingBox();
+        page.mouse()
+                .click(
+                        glass.x + glass.width * (3 + 5.5 * 12) / (20 * 12 + 6),
+                        glass.y + glass.height * (3 + 1.5 * 20) / (4 * 20 + 6));
+        assertThat(page.locator("[name=column1]")).hasValue("5");
+        assertThat(page.locator("[name=row1]")).hasValue("1");
+        assertThat(page.locator("#answer")).containsText("command(0xC5)");
         page.getByText("Hall sign").click();
         assertThat(page.locator("[name=kind]")).hasValue("pixels");
         page.context().close();
@@ -99,8 +109,10 @@ class DrawPagesTest extends PagesOfAPlan {
                         .param("columns", "8")
                         .param("rows", "8")
                         .param("form", "page")
+                        .param("plan", String.valueOf(id))
                         .param("dither", "none"))
                 .andExpect(status().isOk())
+                .andExpect(content().string(containsString("takes 8 of the 2048 bytes")))
                 .andExpect(content().string(containsString("0xFF, 0xFF, 0xFF, 0xFF, 0x00")))
                 .andExpect(content().string(containsString("data:image/png;base64,")));
         pages.perform(multipart("/tools/picture")
