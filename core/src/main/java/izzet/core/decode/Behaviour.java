@@ -3,8 +3,10 @@ package izzet.core.decode;
 import izzet.core.capture.ChangeSink;
 import izzet.core.capture.TimeScale;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.IntStream;
 
 /**
@@ -127,6 +129,19 @@ public final class Behaviour {
             }
         }
         return false;
+    }
+
+    /** Free lines whose names are those of roles, by role; each line once. */
+    public Map<String, Integer> byName(List<LineRole> roles) {
+        Map<String, Integer> named = new LinkedHashMap<>();
+        for (LineRole role : roles) {
+            free().stream()
+                    .filter(i -> !named.containsValue(i)
+                            && (named(i, role.id()) || role.also().stream().anyMatch(n -> named(i, n))))
+                    .findFirst()
+                    .ifPresent(i -> named.put(role.id(), i));
+        }
+        return named;
     }
 
     public long edges(int line) {

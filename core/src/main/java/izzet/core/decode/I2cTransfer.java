@@ -63,6 +63,15 @@ public record I2cTransfer(
         return data[i] & 0xFF;
     }
 
+    /** How many of its bytes lie before a moment, when they are taken to follow evenly. */
+    public int sizeUntil(long tick) {
+        if (tick >= end || end == start) {
+            return data.length;
+        }
+        double share = (tick - start) / (double) (end - start);
+        return (int) Math.max(0, Math.min(data.length, share * (data.length + 1) - 1));
+    }
+
     public boolean allAcknowledged() {
         for (boolean a : acks) {
             if (!a) {

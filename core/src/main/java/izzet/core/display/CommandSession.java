@@ -95,7 +95,7 @@ public abstract class CommandSession implements Session {
         if (t.size() == 0) {
             return Said.alone("nothing but its address");
         }
-        int size = heard(t.size(), t.start(), t.end(), until);
+        int size = t.sizeUntil(until);
         int i = 0;
         while (i < size) {
             int control = t.value(i++);
@@ -117,14 +117,6 @@ public abstract class CommandSession implements Session {
         for (int i = 0; i < t.mosi().length && t.ends()[i] <= until; i++) {
             write(t.dc() == null || t.dc()[i] == 1, t.mosi()[i]);
         }
-    }
-
-    /** How many of some words that follow evenly lie before a moment. */
-    static int heard(int size, long start, long end, long until) {
-        if (until >= end || end == start) {
-            return size;
-        }
-        return (int) Math.max(0, Math.min(size, (until - start) * (double) (size + 1) / (end - start) - 1));
     }
 
     private Said said(BusEvent event) {

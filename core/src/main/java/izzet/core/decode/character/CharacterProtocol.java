@@ -14,7 +14,6 @@ import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -82,14 +81,7 @@ public final class CharacterProtocol implements Protocol {
     /** By the names; without them, by what is said at the beginning of every set-up: 3, 3, 3, 2 in the halves tell the order of the port. */
     @Override
     public Optional<Guess> guess(Behaviour b) {
-        Map<String, Integer> named = new LinkedHashMap<>();
-        for (LineRole role : roles()) {
-            b.free().stream()
-                    .filter(i -> !named.containsValue(i)
-                            && (b.named(i, role.id()) || role.also().stream().anyMatch(n -> b.named(i, n))))
-                    .findFirst()
-                    .ifPresent(i -> named.put(role.id(), i));
-        }
+        Map<String, Integer> named = b.byName(roles());
         boolean whole = roles().stream().filter(LineRole::required).allMatch(r -> named.containsKey(r.id()));
         if (whole && b.rises(named.get("e")) > 0) {
             if (!named.keySet().containsAll(List.of("d0", "d1", "d2", "d3"))) {

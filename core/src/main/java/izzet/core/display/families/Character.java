@@ -69,7 +69,7 @@ public final class Character implements Interpreter {
                     portRead = t.size() == 0 ? -1 : t.value(t.size() - 1);
                     return Said.alone("reads the expander's pins");
                 }
-                int size = t.ack() ? heard(t, until) : 0;
+                int size = t.ack() ? t.sizeUntil(until) : 0;
                 for (int i = 0; i < size; i++) {
                     strobe(t, t.value(i));
                 }
@@ -77,14 +77,6 @@ public final class Character implements Interpreter {
                 value(c.start(), c.end(), c.data(), c.read(), c.value(), c.nibbles());
             }
             return said(event instanceof I2cTransfer);
-        }
-
-        private static int heard(I2cTransfer t, long until) {
-            if (until >= t.end() || t.end() == t.start()) {
-                return t.size();
-            }
-            double share = (until - t.start()) / (double) (t.end() - t.start());
-            return (int) Math.max(0, Math.min(t.size(), share * (t.size() + 1) - 1));
         }
 
         private void strobe(I2cTransfer t, int now) {

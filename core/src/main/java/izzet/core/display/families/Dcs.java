@@ -1,14 +1,12 @@
 package izzet.core.display.families;
 
-import izzet.core.display.CommandSession;
-import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
+import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
 import java.util.Arrays;
-import java.util.Optional;
 import java.util.Set;
 
 /** Colour panels with the common command set. Source: MIPI DCS, from memory; Linux kernel 6.1, include/video/mipi_display.h. */
@@ -29,7 +27,7 @@ public final class Dcs implements Interpreter {
         return new Following(panel);
     }
 
-    private static final class Following extends CommandSession implements Glass.Pixels {
+    private static final class Following extends PixelSession {
 
         private static final int NOT_WRITTEN = -1;
         private static final int MOST_SIDE = 1024;
@@ -40,7 +38,6 @@ public final class Dcs implements Interpreter {
         private static final int EXCHANGED = 0x20;
         private static final int BLUE_FIRST = 0x08;
 
-        private final Panel panel;
         private final int columns;
         private final int rows;
 
@@ -67,10 +64,9 @@ public final class Dcs implements Interpreter {
         private int scrollTop;
         private int scrollRows;
         private int scrollStart;
-        private long changes;
 
         Following(Panel panel) {
-            this.panel = panel;
+            super(panel);
             columns = Math.max(
                     1, Math.min(MOST_SIDE, panel.memoryColumns() > 0 ? panel.memoryColumns() : panel.columns()));
             rows = Math.max(1, Math.min(MOST_SIDE, panel.memoryRows() > 0 ? panel.memoryRows() : panel.rows()));
@@ -87,7 +83,7 @@ public final class Dcs implements Interpreter {
             count = 0;
             writing = command == 0x2C || command == 0x3C;
             got = 0;
-            changes++;
+            changed();
             if (command == 0x2C) {
                 x = firstColumn;
                 y = firstRow;
@@ -155,7 +151,7 @@ public final class Dcs implements Interpreter {
             count++;
             int wanted = wanted(command);
             if (count == wanted) {
-                changes++;
+                changed();
                 execute();
                 say(name());
             } else if (wanted < 0 || count < wanted) {
@@ -237,7 +233,7 @@ public final class Dcs implements Interpreter {
             if (at >= 0) {
                 memory[at] = red << 16 | green << 8 | blue;
             }
-            changes++;
+            changed();
             if (x++ >= lastColumn) {
                 x = firstColumn;
                 y = y >= lastRow ? firstRow : y + 1;
@@ -262,26 +258,6 @@ public final class Dcs implements Interpreter {
             c = (mode & COLUMNS_RIGHT_TO_LEFT) != 0 ? columns - 1 - c : c;
             r = (mode & ROWS_BOTTOM_UP) != 0 ? rows - 1 - r : r;
             return r * columns + c;
-        }
-
-        @Override
-        public Optional<Glass> glass() {
-            return Optional.of(this);
-        }
-
-        @Override
-        public int columns() {
-            return panel.columns();
-        }
-
-        @Override
-        public int rows() {
-            return panel.rows();
-        }
-
-        @Override
-        public long changes() {
-            return changes;
         }
 
         @Override
@@ -322,19 +298,19 @@ public final class Dcs implements Interpreter {
 
         @Override
         public Picture seen() {
-            int[] pixels = new int[panel.columns() * panel.rows()];
+            int[] pixels = new int[panel().columns() * panel().rows()];
             boolean dark = asleep || !on;
-            boolean swapped = ((mode & BLUE_FIRST) != 0) != panel.blueFirst();
-            for (int row = 0; row < panel.rows() && !dark; row++) {
-                int line = scrolled(row + panel.offsetRows());
-                for (int column = 0; column < panel.columns(); column++) {
-                    int c = column + panel.offsetColumns();
+            boolean swapped = ((mode & BLUE_FIRST) != 0) != panel().blueFirst();
+            for (int row = 0; row < panel().rows() && !dark; row++) {
+                int line = scrolled(row + panel().offsetRows());
+                for (int column = 0; column < panel().columns(); column++) {
+                    int c = column + panel().offsetColumns();
                     int colour = line < rows && c < columns ? Math.max(0, memory[line * columns + c]) : 0;
                     colour = swapped ? (colour & 0xFF) << 16 | colour & 0xFF00 | colour >> 16 : colour;
-                    pixels[row * panel.columns() + column] = inverted ? colour ^ 0xFFFFFF : colour;
+                    pixels[row * panel().columns() + column] = inverted ? colour ^ 0xFFFFFF : colour;
                 }
             }
-            return new Picture(panel.columns(), panel.rows(), false, pixels);
+            return new Picture(panel().columns(), panel().rows(), false, pixels);
         }
 
         private int scrolled(int row) {
@@ -372,9 +348,7 @@ public final class Dcs implements Interpreter {
                 case 0x3C -> "writes on";
                 case 0x51 -> "brightness " + value(0);
                 case 0x53 -> "brightness control " + value(0);
-                default ->
-                    "command " + Hex.of(command)
-                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+                default -> unnamed(command, count);
             };
         }
 

@@ -1,13 +1,11 @@
 package izzet.core.display.families;
 
-import izzet.core.display.CommandSession;
-import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
+import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
-import java.util.Optional;
 import java.util.Set;
 
 /** Wide OLEDs of 16 greys, four pixels a column address. Source: data sheet of their driver (SSD1322), command table; from memory. */
@@ -28,13 +26,12 @@ public final class GreyOled implements Interpreter {
         return new Following(panel);
     }
 
-    private static final class Following extends CommandSession implements Glass.Pixels {
+    private static final class Following extends PixelSession {
 
         private static final int COLUMNS = 120;
         private static final int ROWS = 128;
         private static final int PIXELS = 4;
 
-        private final Panel panel;
         private final byte[] memory = new byte[COLUMNS * PIXELS * ROWS];
         private int command = -1;
         private final int[] parameters = new int[16];
@@ -50,10 +47,9 @@ public final class GreyOled implements Interpreter {
         private int startLine;
         private boolean on;
         private int shows = 0xA6;
-        private long changes;
 
         Following(Panel panel) {
-            this.panel = panel;
+            super(panel);
         }
 
         private static int wanted(int c) {
@@ -70,7 +66,7 @@ public final class GreyOled implements Interpreter {
         protected void command(int value) {
             command = value & 0xFF;
             count = 0;
-            changes++;
+            changed();
             switch (command) {
                 case 0x5C -> {
                     column = firstColumn;
@@ -104,7 +100,7 @@ public final class GreyOled implements Interpreter {
                 grow(name());
                 return;
             }
-            changes++;
+            changed();
             switch (command) {
                 case 0x15 -> {
                     firstColumn = Math.min(COLUMNS - 1, parameters[0]);
@@ -127,7 +123,7 @@ public final class GreyOled implements Interpreter {
             int at = (row * COLUMNS + column) * PIXELS + half * 2;
             memory[at] = (byte) (value >> 4);
             memory[at + 1] = (byte) (value & 0xF);
-            changes++;
+            changed();
             half ^= 1;
             if (half != 0) {
                 return;
@@ -146,33 +142,13 @@ public final class GreyOled implements Interpreter {
         }
 
         @Override
-        public Optional<Glass> glass() {
-            return Optional.of(this);
-        }
-
-        @Override
-        public int columns() {
-            return panel.columns();
-        }
-
-        @Override
-        public int rows() {
-            return panel.rows();
-        }
-
-        @Override
-        public long changes() {
-            return changes;
-        }
-
-        @Override
         public String state() {
             return (on ? "" : "switched off") + (shows == 0xA7 ? (on ? "" : ", ") + "inverted" : "");
         }
 
         @Override
         public Picture memory(Area area) {
-            Area wanted = area == null ? new Area(panel.offsetColumns(), 0, panel.columns(), panel.rows()) : area;
+            Area wanted = area == null ? new Area(panel().offsetColumns(), 0, panel().columns(), panel().rows()) : area;
             int[] pixels = new int[COLUMNS * PIXELS * ROWS];
             for (int i = 0; i < pixels.length; i++) {
                 pixels[i] = memory[i] * 0x111111;
@@ -182,12 +158,12 @@ public final class GreyOled implements Interpreter {
 
         @Override
         public Picture seen() {
-            int[] pixels = new int[panel.columns() * panel.rows()];
-            for (int y = 0; y < panel.rows() && on; y++) {
+            int[] pixels = new int[panel().columns() * panel().rows()];
+            for (int y = 0; y < panel().rows() && on; y++) {
                 int line = (y + startLine) % ROWS;
-                for (int x = 0; x < panel.columns(); x++) {
-                    int grey =
-                            memory[line * COLUMNS * PIXELS + Math.min(COLUMNS * PIXELS - 1, x + panel.offsetColumns())];
+                for (int x = 0; x < panel().columns(); x++) {
+                    int grey = memory[
+                            line * COLUMNS * PIXELS + Math.min(COLUMNS * PIXELS - 1, x + panel().offsetColumns())];
                     int shown =
                             switch (shows) {
                                 case 0xA4 -> 0;
@@ -195,10 +171,10 @@ public final class GreyOled implements Interpreter {
                                 case 0xA7 -> 15 - grey;
                                 default -> grey;
                             };
-                    pixels[y * panel.columns() + x] = shown * 0x111111;
+                    pixels[y * panel().columns() + x] = shown * 0x111111;
                 }
             }
-            return new Picture(panel.columns(), panel.rows(), false, pixels);
+            return new Picture(panel().columns(), panel().rows(), false, pixels);
         }
 
         private String name() {
@@ -227,9 +203,7 @@ public final class GreyOled implements Interpreter {
                 case 0xC7 -> "current " + p + " of 15";
                 case 0xCA -> (count > 0 ? Integer.toString((parameters[0] & 0x7F) + 1) : "…") + " rows";
                 case 0xFD -> count > 0 && (parameters[0] & 4) != 0 ? "commands locked" : "commands unlocked";
-                default ->
-                    "command " + Hex.of(command)
-                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+                default -> unnamed(command, count);
             };
         }
     }

@@ -1,18 +1,21 @@
 package izzet.core.display.families;
 
-import izzet.core.display.CommandSession;
-import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
+import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
-import java.util.Optional;
 import java.util.Set;
 
 /**
- * Page-addressed monochrome panels: 8 rows a byte, lowest bit on top. Source: data sheets of the 128 x 64 segment driver (SSD1306) and
- * of its sibling with 132 columns (SH1106), command tables, from memory; Linux kernel 6.1, its driver for this family.
+ * Page-addressed monochrome panels: 8 rows a byte, lowest bit on top; also the sibling with 132 columns.
+ *
+ * <p>Source: data sheet of the 128 x 64 segment driver (SSD1306), command table; from memory.
+ *
+ * <p>Source: data sheet of the sibling with 132 columns (SH1106), command table; from memory.
+ *
+ * <p>Source: Linux kernel 6.1, its driver for this family.
  */
 public final class PageOled implements Interpreter {
 
@@ -28,14 +31,13 @@ public final class PageOled implements Interpreter {
         return new Following(panel);
     }
 
-    private static final class Following extends CommandSession implements Glass.Pixels {
+    private static final class Following extends PixelSession {
 
         private static final int PAGES = 8;
         private static final int PAGE_MODE = 2;
         private static final int LINES = 64;
 
         private final boolean wide;
-        private final Panel panel;
         private final int columns;
         private final byte[] memory;
 
@@ -55,15 +57,14 @@ public final class PageOled implements Interpreter {
         private boolean allOn;
         private boolean inverted;
         private boolean scrolling;
-        private long changes;
 
         private int pending = -1;
         private int[] parameters = new int[0];
         private int filled;
 
         Following(Panel panel) {
+            super(panel);
             wide = panel.family().equals(WIDE);
-            this.panel = panel;
             columns = wide ? Math.max(132, panel.memoryColumns()) : Math.max(128, panel.memoryColumns());
             memory = new byte[columns * PAGES];
             lastColumn = columns - 1;
@@ -109,7 +110,7 @@ public final class PageOled implements Interpreter {
 
         private void execute(int c, int p, int q) {
             say(name(c, p, q));
-            changes++;
+            changed();
             if (c <= 0x0F) {
                 column = column & 0xF0 | c;
                 firstInPage();
@@ -170,7 +171,7 @@ public final class PageOled implements Interpreter {
         @Override
         protected void data(int value) {
             painted(1);
-            changes++;
+            changed();
             if (column < columns) {
                 memory[page * columns + column] = (byte) value;
             }
@@ -197,32 +198,12 @@ public final class PageOled implements Interpreter {
         }
 
         @Override
-        public Optional<Glass> glass() {
-            return Optional.of(this);
-        }
-
-        @Override
-        public int columns() {
-            return panel.columns();
-        }
-
-        @Override
-        public int rows() {
-            return panel.rows();
-        }
-
-        @Override
-        public long changes() {
-            return changes;
-        }
-
-        @Override
         public String state() {
             StringBuilder text = new StringBuilder(on ? "" : "switched off");
             add(text, allOn, "all pixels on, whatever the memory holds");
             add(text, inverted, "inverted");
             add(text, scrolling, "scrolling by itself, which is not drawn");
-            add(text, rows != panel.rows(), "set up for " + rows + " of its " + panel.rows() + " rows");
+            add(text, rows != panel().rows(), "set up for " + rows + " of its " + panel().rows() + " rows");
             return text.toString();
         }
 
@@ -246,27 +227,27 @@ public final class PageOled implements Interpreter {
                     pixels[y * columns + x] = lit(x, y) ? 1 : 0;
                 }
             }
-            Area wanted = area == null ? new Area(panel.offsetColumns(), 0, panel.columns(), panel.rows()) : area;
+            Area wanted = area == null ? new Area(panel().offsetColumns(), 0, panel().columns(), panel().rows()) : area;
             return new Picture(columns, LINES, true, pixels).part(wanted);
         }
 
         /** Modules of this kind stand upright with remap A1 and scan direction C8: the other ways turn the picture round. */
         @Override
         public Picture seen() {
-            int[] pixels = new int[panel.columns() * panel.rows()];
-            for (int y = 0; y < panel.rows(); y++) {
+            int[] pixels = new int[panel().columns() * panel().rows()];
+            for (int y = 0; y < panel().rows(); y++) {
                 // Row of the glass from the controller's first output, which is the lowest line of the glass when it
                 // scans bottom up.
-                int scanned = bottomUp ? y : panel.rows() - 1 - y;
+                int scanned = bottomUp ? y : panel().rows() - 1 - y;
                 int row = scanned + startLine + offset & LINES - 1;
-                for (int x = 0; x < panel.columns(); x++) {
-                    int segment = mirrored ? x + panel.offsetColumns() : columns - 1 - panel.offsetColumns() - x;
+                for (int x = 0; x < panel().columns(); x++) {
+                    int segment = mirrored ? x + panel().offsetColumns() : columns - 1 - panel().offsetColumns() - x;
                     boolean shown = scanned < rows && lit(segment, row);
                     boolean light = on && (allOn || shown != inverted);
-                    pixels[y * panel.columns() + x] = light ? 1 : 0;
+                    pixels[y * panel().columns() + x] = light ? 1 : 0;
                 }
             }
-            return new Picture(panel.columns(), panel.rows(), true, pixels);
+            return new Picture(panel().columns(), panel().rows(), true, pixels);
         }
 
         private String name(int c, int p, int q) {

@@ -1,14 +1,12 @@
 package izzet.core.display.families;
 
-import izzet.core.display.CommandSession;
-import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
+import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
 import java.util.Arrays;
-import java.util.Optional;
 import java.util.Set;
 
 /** Electronic paper, black and white: the picture shows when it is told to refresh. Source: data sheet of its driver (SSD1681); from memory. */
@@ -29,11 +27,10 @@ public final class Paper implements Interpreter {
         return new Following(panel);
     }
 
-    private static final class Following extends CommandSession implements Glass.Pixels {
+    private static final class Following extends PixelSession {
 
         private static final int BYTE = 8;
 
-        private final Panel panel;
         private final int stride;
         private final byte[] memory;
         private byte[] shown;
@@ -48,10 +45,9 @@ public final class Paper implements Interpreter {
         private int column;
         private int row;
         private boolean everShown;
-        private long changes;
 
         Following(Panel panel) {
-            this.panel = panel;
+            super(panel);
             stride = (panel.columns() + BYTE - 1) / BYTE;
             memory = new byte[stride * panel.rows()];
             Arrays.fill(memory, (byte) 0xFF);
@@ -75,7 +71,7 @@ public final class Paper implements Interpreter {
         protected void command(int value) {
             command = value & 0xFF;
             count = 0;
-            changes++;
+            changed();
             if (command == 0x20) {
                 shown = memory.clone();
                 everShown = true;
@@ -123,7 +119,7 @@ public final class Paper implements Interpreter {
 
         private void paint(int value) {
             int at = row * stride + column;
-            if (column < stride && row < panel.rows()) {
+            if (column < stride && row < panel().rows()) {
                 memory[at] = (byte) value;
             }
             boolean right = (entry & 1) != 0;
@@ -137,38 +133,18 @@ public final class Paper implements Interpreter {
         }
 
         @Override
-        public Optional<Glass> glass() {
-            return Optional.of(this);
-        }
-
-        @Override
-        public int columns() {
-            return panel.columns();
-        }
-
-        @Override
-        public int rows() {
-            return panel.rows();
-        }
-
-        @Override
-        public long changes() {
-            return changes;
-        }
-
-        @Override
         public String state() {
             return everShown ? "" : "not refreshed since the record began";
         }
 
         private Picture picture(byte[] from) {
-            int[] pixels = new int[panel.columns() * panel.rows()];
+            int[] pixels = new int[panel().columns() * panel().rows()];
             for (int i = 0; i < pixels.length; i++) {
-                int x = i % panel.columns();
-                int at = i / panel.columns() * stride + x / BYTE;
+                int x = i % panel().columns();
+                int at = i / panel().columns() * stride + x / BYTE;
                 pixels[i] = (from[at] >> 7 - x % BYTE & 1) == 1 ? 0xFFFFFF : 0;
             }
-            return new Picture(panel.columns(), panel.rows(), false, pixels);
+            return new Picture(panel().columns(), panel().rows(), false, pixels);
         }
 
         @Override
@@ -205,9 +181,7 @@ public final class Paper implements Interpreter {
                                     : "…");
                 case 0x4E -> "from column " + (whole ? Integer.toString(parameters[0] * BYTE) : "…");
                 case 0x4F -> "from row " + (whole ? Integer.toString(parameters[0] | (parameters[1] & 1) << 8) : "…");
-                default ->
-                    "command " + Hex.of(command)
-                            + (count == 0 ? "" : " with " + count + (count == 1 ? " byte" : " bytes"));
+                default -> unnamed(command, count);
             };
         }
     }
