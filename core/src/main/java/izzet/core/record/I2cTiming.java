@@ -18,7 +18,9 @@ public final class I2cTiming {
 
     private static final int UNKNOWN = 2;
     private static final double GLITCH_SECONDS = 50e-9;
-    private static final int ENOUGH = 8;
+
+    /** A step that is so small a part of a limit is the record's own exactness. */
+    private static final int FINE = 50;
 
     /** A time with its limit. */
     public enum Kind {
@@ -255,11 +257,7 @@ public final class I2cTiming {
             if (s.count > 0) {
                 double limit = kind.limit(mode);
                 double least = scale.seconds(s.least);
-                // Each edge was seen up to one step late.
-                double coarse = stepSeconds();
-                Boolean verdict = least >= limit
-                        ? Boolean.TRUE
-                        : least + coarse < limit || coarse < limit / ENOUGH ? Boolean.FALSE : null;
+                Boolean verdict = verdict(least, limit);
                 rows.add(new Row(
                         kind,
                         s.count,
@@ -272,6 +270,15 @@ public final class I2cTiming {
             }
         }
         return rows;
+    }
+
+    /** Each edge was seen up to one step late, so a time may be one step longer or shorter than it looks. */
+    private Boolean verdict(double least, double limit) {
+        double coarse = stepSeconds();
+        if (least + coarse < limit) {
+            return false;
+        }
+        return least >= limit && (least - coarse >= limit || coarse <= limit / FINE) ? Boolean.TRUE : null;
     }
 
     /** Clock of the bus in hertz, from the middle low and high time; 0 where it was not seen. */

@@ -128,4 +128,18 @@ class BusJudgementTest {
                         && r.severity() == izzet.core.check.Severity.STOP
                         && r.sentence().startsWith("Data is low"));
     }
+
+    /** The same bus, seen every 500 ns: what lies within a step of its limit is neither kept nor passed. */
+    @Test
+    void aTimeWithinAStepOfItsLimitIsNotJudged() throws IOException {
+        List<Remark> exact = judge(measure(capture("i2c-trouble.vcd"), "scl", "sda"), I2cMode.STANDARD);
+        assertThat(exact).extracting(Remark::rule).doesNotContain("T4");
+        I2cTiming sampled = measure(capture("i2c-trouble.sampled.csv"), "SCL", "SDA");
+        assertThat(judge(sampled, I2cMode.STANDARD)).extracting(Remark::rule).doesNotContain("T4");
+        assertThat(sampled.rows(I2cMode.STANDARD))
+                .filteredOn(r -> r.kind() == I2cTiming.Kind.START_SET_UP)
+                .singleElement()
+                .satisfies(r -> assertThat(r.verdict()).isNull());
+        assertThat(judge(sampled, I2cMode.FAST)).extracting(Remark::rule).doesNotContain("T4");
+    }
 }

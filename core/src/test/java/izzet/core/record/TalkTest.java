@@ -179,7 +179,9 @@ class TalkTest {
                         say(5000, 0x27, false),
                         say(9900, 0x3C, true, 0, 0xAE))
                 .lanes();
-        assertThat(lanes.lanes()).extracting(Lanes.Lane::partner).containsExactly("the sign", "0x27, nobody in the plan");
+        assertThat(lanes.lanes())
+                .extracting(Lanes.Lane::partner)
+                .containsExactly("the sign", "0x27, nobody in the plan");
         assertThat(lanes.lanes().get(0).cells()[0]).isEqualTo((byte) 1);
         assertThat(lanes.lanes().get(1).cells()[50]).isEqualTo((byte) 2);
         assertThat(lanes.lanes().get(1).cells()[49]).isZero();
