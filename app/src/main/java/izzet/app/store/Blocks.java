@@ -1,6 +1,7 @@
 package izzet.app.store;
 
 import izzet.core.capture.EdgeBlock;
+import izzet.core.capture.WaveBlock;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -30,6 +31,26 @@ public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
                where e.id.recordId = :id and e.id.line = :line and e.lastTick < :from), 0)
             order by b.id.seq""")
     List<EdgeBlock> between(long id, int line, long from, long to, Limit most);
+
+    /** How many blocks of sums touch a stretch: level and count in turn, finest first. */
+    @Query(
+            """
+            select w.id.level, count(w) from WaveBlockRow w
+            where w.id.recordId = :id and w.id.line = :line and w.id.firstTick < :to and w.lastTick >= :from
+            group by w.id.level order by w.id.level""")
+    List<Object[]> waveLevels(long id, int line, long from, long to);
+
+    /** The blocks of sums of a level that touch a stretch, and the last one before it. */
+    @Query(
+            """
+            select new izzet.core.capture.WaveBlock(w.id.firstTick, w.lastTick, w.packed)
+            from WaveBlockRow w
+            where w.id.recordId = :id and w.id.line = :line and w.id.level = :level and w.id.firstTick < :to
+              and w.id.firstTick >= coalesce(
+              (select max(e.id.firstTick) from WaveBlockRow e
+               where e.id.recordId = :id and e.id.line = :line and e.id.level = :level and e.lastTick < :from), 0)
+            order by w.id.firstTick""")
+    List<WaveBlock> waves(long id, int line, int level, long from, long to);
 
     @Query("select count(e) from EventBlockRow e where e.id.busId = :bus")
     int eventBlocks(long bus);

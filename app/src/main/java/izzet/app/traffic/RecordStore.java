@@ -10,6 +10,7 @@ import izzet.app.store.RecordBusRow;
 import izzet.app.store.RecordLineRow;
 import izzet.app.store.RecordRow;
 import izzet.app.store.RecordRows;
+import izzet.app.store.WaveBlockRow;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
 import izzet.core.capture.EdgeCursor;
@@ -18,6 +19,8 @@ import izzet.core.capture.RecordReader;
 import izzet.core.capture.TableOptions;
 import izzet.core.capture.TimeScale;
 import izzet.core.capture.VcdWriter;
+import izzet.core.capture.WaveBlock;
+import izzet.core.capture.WaveColumns;
 import izzet.core.decode.Behaviour;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.Decoder;
@@ -153,8 +156,17 @@ public class RecordStore {
                         header[0] = h;
                         behaviour[0] = new Behaviour(shown(h.names()), h.timeScale());
                     },
-                    (line, block) ->
-                            out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block)),
+                    new EdgeCollector.Blocks() {
+                        @Override
+                        public void block(int line, EdgeBlock block) {
+                            out.add(new EdgeBlockRow(new EdgeBlockRow.Key(row.id(), line, seq[line]++), block));
+                        }
+
+                        @Override
+                        public void wave(int line, int level, WaveBlock block) {
+                            out.add(new WaveBlockRow(row.id(), line, level, block));
+                        }
+                    },
                     (tick, levels) -> {
                         if (behaviour[0].learns()) {
                             behaviour[0].moment(tick, levels);
@@ -530,10 +542,10 @@ public class RecordStore {
                 .iterator();
     }
 
-    /** The blocks of a line that touch a stretch, and the last one before it. */
+    /** A stretch of a line as columns of a picture; see {@link WaveColumns}. */
     @Transactional(readOnly = true)
-    public List<EdgeBlock> blocks(long id, int line, long from, long to) {
-        return blocks(id, line, from, to, Integer.MAX_VALUE);
+    public byte[] wave(long id, int line, long from, long to, int columns) {
+        return WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns);
     }
 
     private List<EdgeBlock> blocks(long id, int line, long from, long to, int most) {

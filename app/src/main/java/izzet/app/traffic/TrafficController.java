@@ -7,9 +7,7 @@ import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.calc.I2cMode;
-import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.TableOptions;
-import izzet.core.capture.WaveColumns;
 import izzet.core.catalog.BusKind;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Unit;
@@ -639,10 +637,8 @@ class TrafficController {
                     "from must be below to, and columns between 1 and " + MOST_COLUMNS + ".");
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        stored.bus(bus).ifPresent(b -> b.roles().forEach(role -> {
-            List<EdgeBlock> blocks = records.blocks(record, b.lines().get(role), from, to);
-            out.writeBytes(WaveColumns.of(blocks, from, to, columns));
-        }));
+        stored.bus(bus).ifPresent(b -> b.roles()
+                .forEach(role -> out.writeBytes(records.wave(record, b.lines().get(role), from, to, columns))));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .body(out.toByteArray());

@@ -15,6 +15,9 @@ public final class EdgeCollector implements ChangeSink {
     /** Where full blocks go. */
     public interface Blocks {
         void block(int line, EdgeBlock block);
+
+        /** What sums up the changes of a line with many of them; level 0 is the finest. */
+        default void wave(int line, int level, WaveBlock block) {}
     }
 
     private final Consumer<RecordHeader> onHeader;
@@ -28,6 +31,7 @@ public final class EdgeCollector implements ChangeSink {
     private long[][] ticks;
     private byte[][] levels;
     private int[] counts;
+    private WavePyramid[] pyramids;
     private long[] edges;
     private long first = -1;
     private long last;
@@ -83,6 +87,11 @@ public final class EdgeCollector implements ChangeSink {
         levels = new byte[lines][EdgeBlock.CAPACITY];
         counts = new int[lines];
         edges = new long[lines];
+        pyramids = new WavePyramid[lines];
+        for (int i = 0; i < lines; i++) {
+            int line = i;
+            pyramids[i] = new WavePyramid((depth, block) -> blocks.wave(line, depth, block));
+        }
         return kept.toArray(new Signal[0]);
     }
 
@@ -119,6 +128,7 @@ public final class EdgeCollector implements ChangeSink {
     private void flush(int line) {
         if (counts[line] > 0) {
             EdgeBlock block = EdgeBlock.pack(ticks[line], levels[line], counts[line], before[line]);
+            pyramids[line].add(ticks[line], levels[line], counts[line], before[line]);
             before[line] = block.after();
             counts[line] = 0;
             blocks.block(line, block);
@@ -130,6 +140,7 @@ public final class EdgeCollector implements ChangeSink {
         last = tick;
         for (int i = 0; i < lines; i++) {
             flush(i);
+            pyramids[i].end();
         }
     }
 

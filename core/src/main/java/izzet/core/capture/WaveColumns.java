@@ -5,13 +5,29 @@ import java.util.List;
 
 /**
  * A stretch of one line as columns of a picture. Each column is a set of bits: 1 it was low, 2 it was high, 4 it was unknown; and in
- * bits 4 and 5 the level it ends with.
+ * bits 4 and 5 the level it ends with, which is not told of a column that was both and whose neighbour to the right was both too.
  */
 public final class WaveColumns {
 
     private static final int END_SHIFT = 4;
 
-    private WaveColumns() {}
+    private final long from;
+    private final long to;
+    private final double perTick;
+    private final byte[] out;
+    private final int[] endLevel;
+    private int level = ChangeSink.Levels.UNKNOWN;
+    private int atStart = ChangeSink.Levels.UNKNOWN;
+    private boolean any;
+
+    private WaveColumns(long from, long to, int columns) {
+        this.from = from;
+        this.to = to;
+        this.perTick = columns / (double) (to - from);
+        this.out = new byte[columns];
+        this.endLevel = new int[columns];
+        Arrays.fill(endLevel, -1);
+    }
 
     /**
      * @param blocks of one line in order, those that touch the stretch and the one before it
@@ -19,65 +35,126 @@ public final class WaveColumns {
      * @param to last tick, exclusive; above {@code from}
      */
     public static byte[] of(List<EdgeBlock> blocks, long from, long to, int columns) {
-        byte[] out = new byte[columns];
-        boolean[] touched = new boolean[columns];
-        double perTick = columns / (double) (to - from);
-        int[] level = {ChangeSink.Levels.UNKNOWN};
-        int[] endLevel = new int[columns];
-        Arrays.fill(endLevel, -1);
-        int[] start = {-1};
-        for (EdgeBlock block : blocks) {
-            if (block.lastTick() < from) {
-                level[0] = block.after();
-                continue;
-            }
-            int first = column(block.firstTick(), from, perTick);
-            int last = column(block.lastTick(), from, perTick);
-            if (start[0] < 0) {
-                level[0] = block.before();
-                start[0] = level[0];
-            }
-            if (first == last && first >= 0 && first < columns) {
-                // The whole block falls into one column: no need to unpack it.
-                out[first] |= (byte) (bit(level[0]) | 1 | 2);
-                touched[first] = true;
-                endLevel[first] = block.after();
-                level[0] = block.after();
-                continue;
-            }
-            block.visit((tick, next) -> {
-                if (tick < from) {
-                    start[0] = next;
-                } else if (tick < to) {
-                    int c = Math.min(columns - 1, column(tick, from, perTick));
-                    if (!touched[c]) {
-                        out[c] |= (byte) bit(level[0]);
-                        touched[c] = true;
-                    }
-                    out[c] |= (byte) bit(next);
-                    endLevel[c] = next;
-                }
-                level[0] = next;
-            });
+        WaveColumns wave = new WaveColumns(from, to, columns);
+        wave.blocks(blocks, Long.MIN_VALUE, Long.MAX_VALUE);
+        return wave.done();
+    }
+
+    /**
+     * The same from nodes where the stretch has many changes; only where a node does not tell enough, what lies below it is looked at.
+     *
+     * @param from first tick, inclusive
+     * @param to last tick, exclusive; above {@code from}
+     */
+    public static byte[] of(WaveSource source, long from, long to, int columns) {
+        WaveColumns wave = new WaveColumns(from, to, columns);
+        int level = source.level(from, to);
+        List<WaveNode> nodes = level < 0 ? List.of() : source.nodes(level, from, to);
+        if (level == 0 && nodes.size() <= columns / 2 || nodes.isEmpty()) {
+            wave.blocks(source.blocks(from, to), Long.MIN_VALUE, Long.MAX_VALUE);
+        } else {
+            nodes.forEach(n -> wave.node(n, level, source));
         }
-        int current = start[0] >= 0 ? start[0] : level[0];
-        for (int c = 0; c < columns; c++) {
-            if (endLevel[c] >= 0) {
-                out[c] |= (byte) bit(current);
-                current = endLevel[c];
-            } else {
-                out[c] |= (byte) bit(current);
+        return wave.done();
+    }
+
+    private void blocks(List<EdgeBlock> blocks, long first, long last) {
+        for (EdgeBlock block : blocks) {
+            if (block.lastTick() < Math.max(from, first)) {
+                if (first < block.lastTick()) {
+                    starts(block.before());
+                    passed(block.after());
+                }
+            } else if (block.firstTick() < to && block.firstTick() <= last) {
+                starts(block.before());
+                boolean inside =
+                        block.firstTick() >= Math.max(from, first) && block.lastTick() < to && block.lastTick() <= last;
+                if (inside && block.count() > 1 && column(block.firstTick()) == column(block.lastTick())) {
+                    // The whole block falls into one column: no need to unpack it.
+                    int c = column(block.firstTick());
+                    out[c] |= (byte) (1 << level | WaveNode.BOTH);
+                    endLevel[c] = block.after();
+                    level = block.after();
+                    continue;
+                }
+                block.visit((tick, next) -> {
+                    if (tick >= first && tick <= last) {
+                        edge(tick, next);
+                    }
+                });
             }
+        }
+    }
+
+    private void starts(int before) {
+        if (!any) {
+            any = true;
+            passed(before);
+        }
+    }
+
+    private void passed(int now) {
+        level = now;
+        atStart = now;
+    }
+
+    private void edge(long tick, int next) {
+        if (tick < from) {
+            passed(next);
+        } else if (tick < to) {
+            int c = column(tick);
+            out[c] |= (byte) (1 << level | 1 << next);
+            endLevel[c] = next;
+            level = next;
+        }
+    }
+
+    private void node(WaveNode node, int depth, WaveSource source) {
+        starts(node.before());
+        if (node.last() < from) {
+            passed(node.after());
+            return;
+        }
+        if (node.first() >= to) {
+            return;
+        }
+        boolean inside = node.first() >= from && node.last() < to;
+        int first = inside ? column(node.first()) : 0;
+        int last = inside ? column(node.last()) : Integer.MAX_VALUE;
+        if (first == last) {
+            out[first] |= (byte) (1 << node.before() | node.seen());
+        } else if (last == first + 1 && node.clean()) {
+            // Its first change lies in one column and its last in the other, and each of them was low and high.
+            out[first] |= WaveNode.BOTH;
+            out[last] |= WaveNode.BOTH;
+            endLevel[first] = node.before();
+        } else {
+            if (depth == 0) {
+                blocks(source.blocks(node.first(), node.last() + 1), node.first(), node.last());
+            } else {
+                for (WaveNode part : source.nodes(depth - 1, node.first(), node.last() + 1)) {
+                    if (part.first() >= node.first() && part.last() <= node.last()) {
+                        node(part, depth - 1, source);
+                    }
+                }
+            }
+            return;
+        }
+        endLevel[last] = node.after();
+        level = node.after();
+    }
+
+    private byte[] done() {
+        int current = atStart;
+        for (int c = 0; c < out.length; c++) {
+            out[c] |= (byte) (1 << current);
+            current = endLevel[c] >= 0 ? endLevel[c] : current;
             out[c] |= (byte) (current << END_SHIFT);
         }
         return out;
     }
 
-    private static int column(long tick, long from, double perTick) {
-        return (int) Math.floor((tick - from) * perTick);
-    }
-
-    private static int bit(int level) {
-        return 1 << level;
+    private int column(long tick) {
+        return Math.min(out.length - 1, (int) Math.floor((tick - from) * perTick));
     }
 }
