@@ -8,3 +8,4 @@ create table wave_block (
     packed blob not null,
     primary key (record_id, line, level, first_tick)
 );
+create index edge_block_first on edge_block (record_id, line, first_tick desc);

@@ -138,6 +138,47 @@ export default () => {
       return marked ? `${differing} characters differ from ${marked.when}.` : "";
     },
 
+    // Its own glyphs go into the tool that draws them.
+    glyphs() {
+      if (!told) return;
+      const rows = Object.values(told.frames[index].glyphs).flat().map((b) => b.toString(2).padStart(5, "0").replace(/1/g, "#").replace(/0/g, "."));
+      const [slot] = Object.keys(told.frames[index].glyphs);
+      if (!rows.length) {
+        this.state = "No glyph of its own was written until now.";
+        return;
+      }
+      this.$root.querySelector(".to-glyphs").href = `/tools/glyph?slot=${slot}&rows=${encodeURIComponent(rows.join("\n"))}`;
+    },
+
+    // A glass of characters as a picture file, as it is drawn now.
+    picture() {
+      if (!told) return;
+      const frame = told.frames[index], scale = 4, canvas = document.createElement("canvas"), g = canvas.getContext("2d");
+      canvas.width = (told.columns * CELL + 6) * scale;
+      canvas.height = (told.rows * TALL + 6) * scale;
+      g.scale(scale, scale);
+      g.fillStyle = "#dfe8dc";
+      g.fillRect(0, 0, canvas.width, canvas.height);
+      g.font = "15px 'Izzet Mono', monospace";
+      g.textAlign = "center";
+      frame.lines.forEach((line, row) => [...line].forEach((c, column) => {
+        const x = 3 + column * CELL, y = 3 + row * TALL, own = c < " " ? frame.glyphs[c.charCodeAt(0)] : null;
+        g.fillStyle = "#d2ddce";
+        g.fillRect(x, y, CELL - 1, TALL - 2);
+        g.fillStyle = "#1f2a1c";
+        if (own) {
+          own.forEach((bits, r) => [0, 1, 2, 3, 4].filter((b) => bits >> 4 - b & 1)
+            .forEach((b) => g.fillRect(x + 0.5 + b * 2, y + 1 + r * 2, 1.8, 1.8)));
+        } else if (c > " ") {
+          g.fillText(c, x + CELL / 2 - 0.5, y + 14);
+        }
+      }));
+      const a = document.createElement("a");
+      a.href = canvas.toDataURL("image/png");
+      a.download = `${this.$root.dataset.name.replace(/[^\w-]+/g, "-")}.png`;
+      a.click();
+    },
+
     scrub(e) { this.stop(); this.show(+e.target.value); },
 
     key(e) {

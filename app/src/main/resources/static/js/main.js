@@ -11,6 +11,7 @@ import picture from "./picture.js";
 import placer from "./placer.js";
 import record from "./record.js";
 import shell from "./shell.js";
+import slots from "./slots.js";
 import weave from "./weave.js";
 import wiring from "./wiring.js";
 
@@ -27,6 +28,7 @@ Alpine.data("picture", picture);
 Alpine.data("placer", placer);
 Alpine.data("record", record);
 Alpine.data("shell", shell);
+Alpine.data("slots", slots);
 Alpine.data("weave", weave);
 Alpine.data("wiring", wiring);
 Alpine.start();

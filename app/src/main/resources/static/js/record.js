@@ -82,6 +82,14 @@ export default () => {
       grabbed = null;
     },
 
+    // What is taken away is what the wave shows, until something else is typed.
+    stretch(e) {
+      if (!e.currentTarget.open || !wave) return;
+      const ms = (tick) => +(tick * wave.canvas.dataset.fs / 1e12).toPrecision(12);
+      e.currentTarget.querySelector("[name=fromMs]").value = ms(Math.max(wave.first, wave.from));
+      e.currentTarget.querySelector("[name=toMs]").value = ms(Math.min(wave.last, wave.to));
+    },
+
     // A click on a lane goes to what was said at that time of the whole record.
     lane(e) {
       const box = e.currentTarget.getBoundingClientRect();

@@ -23,10 +23,30 @@ export default () => ({
     on("htmx:beforeSwap", keepOpen);
     on("htmx:beforeSwap", remember);
     on("htmx:afterSettle", restore);
+    on("htmx:afterSwap", (e) => { if (e.detail.target.id === "drawer-body") this.pull(); });
   },
 
   help() {
     document.getElementById("keys").showModal();
+  },
+
+  // The drawer lies beside the station, which stays in use.
+  pull() {
+    const drawer = document.getElementById("drawer");
+    if (drawer.open) return;
+    drawer.show();
+    drawer.querySelector("#tool input:not([type=hidden]), #tool textarea, #tool select")?.focus();
+  },
+
+  // What is written down is tied to what the page shows now.
+  intoLog(e) {
+    const link = e.currentTarget, here = window.location.pathname + window.location.search;
+    link.href = `${link.href.split("?")[0]}?from=${encodeURIComponent(here)}`;
+  },
+
+  shut() {
+    document.getElementById("drawer").close();
+    document.querySelector("[aria-controls=drawer]")?.focus();
   },
 
   // A component that took the key has prevented its default.

@@ -47,7 +47,11 @@ class RecordRequest {
     /** What a table does not say itself. */
     TableOptions table(HttpServletRequest request) {
         return TableOptions.of(
-                request.getParameter("rateHz"), request.getParameter("threshold"), request.getParameter("hysteresis"));
+                request.getParameter("rateHz"),
+                request.getParameter("threshold"),
+                request.getParameter("hysteresis"),
+                request.getParameter("times"),
+                request.getParameter("unit"));
     }
 
     InputStream body(HttpServletRequest request) throws IOException {

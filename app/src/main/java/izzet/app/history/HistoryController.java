@@ -7,6 +7,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** What was done to a plan, page by page. */
@@ -33,6 +34,26 @@ class HistoryController {
         model.addAttribute("changes", more ? changes.subList(0, ROWS) : changes);
         model.addAttribute("older", more ? changes.get(ROWS - 1).number() : null);
         model.addAttribute("newest", before == null);
+        model.addAttribute("points", plans.points(id));
         return "history/page";
+    }
+
+    /** Gives a revision a name, to be found again. */
+    @PostMapping("/plans/{id}/history/{number}/name")
+    String name(@PathVariable long id, @PathVariable int number, @RequestParam String name) {
+        plans.name(id, number, name);
+        return "redirect:/plans/" + id + "/history";
+    }
+
+    /** The plan becomes what it was at a revision, as a change of its own, which can be undone. */
+    @PostMapping("/plans/{id}/history/{number}/return")
+    String comeBack(@PathVariable long id, @PathVariable int number, @RequestParam long version) {
+        String named = plans.points(id).get(number);
+        plans.replace(
+                id,
+                version,
+                plans.revision(id, number),
+                "back to revision " + number + (named == null ? "" : ", " + named));
+        return "redirect:/plans/" + id + "/history";
     }
 }

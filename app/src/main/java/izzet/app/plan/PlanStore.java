@@ -4,6 +4,9 @@ import izzet.app.catalog.Shelf;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.fault.StalePlan;
 import izzet.app.fault.UnreadableRevision;
+import izzet.app.fault.WrongField;
+import izzet.app.store.PlanPointRow;
+import izzet.app.store.PlanPointRows;
 import izzet.app.store.PlanRow;
 import izzet.app.store.PlanRows;
 import izzet.app.store.RevisionRow;
@@ -16,7 +19,9 @@ import izzet.core.plan.PlanProblems;
 import izzet.core.quantity.Names;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,6 +48,7 @@ public class PlanStore {
 
     private final PlanRows plans;
     private final RevisionRows revisions;
+    private final PlanPointRows points;
     private final EntityManager entities;
     private final PlanDocument documents;
     private final Shelf shelf;
@@ -51,12 +57,14 @@ public class PlanStore {
     PlanStore(
             PlanRows plans,
             RevisionRows revisions,
+            PlanPointRows points,
             EntityManager entities,
             PlanDocument documents,
             Shelf shelf,
             Clock clock) {
         this.plans = plans;
         this.revisions = revisions;
+        this.points = points;
         this.entities = entities;
         this.documents = documents;
         this.shelf = shelf;
@@ -172,6 +180,7 @@ public class PlanStore {
         refuseBroken(next);
         move(stored.id(), stored.version(), stored.number() + 1, next.name());
         revisions.forgetAfter(stored.id(), stored.number());
+        points.forgetAfter(stored.id(), stored.number());
         insertRevision(stored.id(), stored.number() + 1, done, next);
         return get(stored.id());
     }
@@ -306,6 +315,33 @@ public class PlanStore {
         return revisions.changesBefore(id, before, Limit.of(most)).stream()
                 .map(c -> new Change(c.number(), c.at(), c.done(), c.number() == number))
                 .toList();
+    }
+
+    /** Names of revisions, by their number. */
+    @Transactional(readOnly = true)
+    public Map<Integer, String> points(long id) {
+        Map<Integer, String> names = new LinkedHashMap<>();
+        points.of(id).forEach(p -> names.put(p.number(), p.name()));
+        return names;
+    }
+
+    /**
+     * Gives a revision a name, or takes it away where the name is blank.
+     *
+     * @throws WrongField when the name is too long
+     */
+    public void name(long id, int number, String name) {
+        revision(id, number);
+        String clean = Names.cleaned(name).strip();
+        if (clean.length() > PlanPointRow.MOST_NAME) {
+            throw new WrongField("name", "A name has " + PlanPointRow.MOST_NAME + " characters at most.");
+        }
+        PlanPointRow.Key key = new PlanPointRow.Key(id, number);
+        if (clean.isEmpty()) {
+            points.deleteById(key);
+        } else {
+            points.save(new PlanPointRow(key, clean));
+        }
     }
 
     private void insertRevision(long id, int number, String done, Plan plan) {

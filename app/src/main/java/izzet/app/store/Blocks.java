@@ -21,16 +21,27 @@ public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
             from EdgeBlockRow b where b.id.recordId = :id and b.id.line = :line and b.id.seq = :seq""")
     EdgeBlock one(long id, int line, int seq);
 
-    /** The blocks of a line that touch a stretch, and the last one before it. */
+    /** Where the last block begins that begins at a moment or before it: one tick, or none. */
+    @Query(
+            """
+            select b.firstTick from EdgeBlockRow b
+            where b.id.recordId = :id and b.id.line = :line and b.firstTick <= :tick
+            order by b.id.recordId, b.id.line, b.firstTick desc""")
+    List<Long> begin(long id, int line, long tick, Limit one);
+
     @Query(
             """
             select new izzet.core.capture.EdgeBlock(b.firstTick, b.lastTick, b.levelBefore, b.levelAfter, b.edges, b.packed)
             from EdgeBlockRow b
-            where b.id.recordId = :id and b.id.line = :line and b.firstTick < :to and b.id.seq >= coalesce(
-              (select max(e.id.seq) from EdgeBlockRow e
-               where e.id.recordId = :id and e.id.line = :line and e.lastTick < :from), 0)
-            order by b.id.seq""")
-    List<EdgeBlock> between(long id, int line, long from, long to, Limit most);
+            where b.id.recordId = :id and b.id.line = :line and b.firstTick >= :first and b.firstTick < :to
+            order by b.firstTick""")
+    List<EdgeBlock> beginning(long id, int line, long first, long to, Limit most);
+
+    /** The blocks of a line that touch a stretch, the one that tells its level at the beginning included. */
+    default List<EdgeBlock> between(long id, int line, long from, long to, Limit most) {
+        List<Long> first = begin(id, line, from, Limit.of(1));
+        return beginning(id, line, first.isEmpty() ? Long.MIN_VALUE : first.get(0), to, most);
+    }
 
     /** How many blocks of sums touch a stretch: level and count in turn, finest first. */
     @Query(
@@ -51,6 +62,11 @@ public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
                where e.id.recordId = :id and e.id.line = :line and e.id.level = :level and e.lastTick < :from), 0)
             order by w.id.firstTick""")
     List<WaveBlock> waves(long id, int line, int level, long from, long to);
+
+    /** Number of the block of a line that begins at a tick. */
+    @Query(
+            "select b.id.seq from EdgeBlockRow b where b.id.recordId = :id and b.id.line = :line and b.firstTick = :first")
+    Optional<Integer> blockAt(long id, int line, long first);
 
     @Query("select count(e) from EventBlockRow e where e.id.busId = :bus")
     int eventBlocks(long bus);

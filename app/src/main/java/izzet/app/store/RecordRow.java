@@ -69,6 +69,10 @@ public final class RecordRow {
         return name;
     }
 
+    public Instant uploadedAt() {
+        return uploadedAt;
+    }
+
     public long bytes() {
         return bytes;
     }

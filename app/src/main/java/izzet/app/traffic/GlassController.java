@@ -50,14 +50,19 @@ class GlassController {
         void at(Glass glass, long tick);
     }
 
-    private Glass run(long planId, StoredRecord record, long busId, String part, long until, Look look) {
+    /** Which stretch of a bus is followed: the same as its page tells. */
+    private record Stretch(long bus, Long begin, long until) {}
+
+    private Glass run(long planId, StoredRecord record, Stretch stretch, String part, Look look) {
         PlanFrame frame = frames.of(planId, "traffic");
-        StoredRecord.Bus bus = record.bus(busId).orElseThrow(() -> new NoSuchThing("The record has no bus."));
+        StoredRecord.Bus bus = record.bus(stretch.bus()).orElseThrow(() -> new NoSuchThing("The record has no bus."));
         Conversation talk = new Conversation(frame.circuit(), Partners.of(frame.circuit(), record, bus), line -> {});
-        records.events(bus.id(), e -> {
+        long until = stretch.until();
+        long begin = stretch.begin() == null ? record.firstTick() : stretch.begin();
+        records.events(bus.id(), begin, TrafficController.MOST_EVENTS, e -> {
             for (BusEvent piece : pieces(e)) {
                 if (piece.end() > until) {
-                    return false;
+                    return;
                 }
                 talk.add(piece);
                 Glass glass = talk.glasses().get(part);
@@ -65,7 +70,6 @@ class GlassController {
                     look.at(glass, piece.end());
                 }
             }
-            return true;
         });
         Glass glass = talk.glasses().get(part);
         if (glass == null && until == Long.MAX_VALUE) {
@@ -100,10 +104,12 @@ class GlassController {
             @PathVariable long id,
             @PathVariable long record,
             @RequestParam(defaultValue = "-1") long bus,
+            @RequestParam(required = false) Long begin,
             @RequestParam String part) {
         StoredRecord stored = records.get(id, record);
         FrameRecorder recorder = new FrameRecorder((stored.lastTick() - stored.firstTick()) / MOST_FRAMES);
-        Glass glass = run(id, stored, bus, part, Long.MAX_VALUE, (g, tick) -> recorder.look(g, tick, false));
+        Glass glass = run(
+                id, stored, new Stretch(bus, begin, Long.MAX_VALUE), part, (g, tick) -> recorder.look(g, tick, false));
         recorder.look(glass, stored.lastTick(), true);
         String json = "{\"columns\":" + glass.columns() + ",\"rows\":" + glass.rows() + ",\"text\":"
                 + (glass instanceof Glass.Text)
@@ -123,6 +129,7 @@ class GlassController {
             @PathVariable String part,
             @PathVariable String kind,
             @RequestParam(defaultValue = "-1") long bus,
+            @RequestParam(required = false) Long begin,
             @RequestParam(required = false) Long at)
             throws IOException {
         StoredRecord stored = records.get(id, record);
@@ -130,7 +137,7 @@ class GlassController {
         List<Picture> all = new ArrayList<>();
         long[] next = {Long.MIN_VALUE};
         long spacing = (stored.lastTick() - stored.firstTick()) / MOST_IN_FILE;
-        Glass glass = run(id, stored, bus, part, until, (g, tick) -> {
+        Glass glass = run(id, stored, new Stretch(bus, begin, until), part, (g, tick) -> {
             if (kind.equals("gif") && g instanceof Glass.Pixels p && tick >= next[0]) {
                 add(all, p.seen());
                 next[0] = tick + spacing;

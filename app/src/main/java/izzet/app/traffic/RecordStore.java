@@ -11,6 +11,7 @@ import izzet.app.store.RecordLineRow;
 import izzet.app.store.RecordRow;
 import izzet.app.store.RecordRows;
 import izzet.app.store.WaveBlockRow;
+import izzet.core.capture.CsvWriter;
 import izzet.core.capture.EdgeBlock;
 import izzet.core.capture.EdgeCollector;
 import izzet.core.capture.EdgeCursor;
@@ -34,6 +35,7 @@ import izzet.core.quantity.Names;
 import jakarta.annotation.PostConstruct;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.EntityManagerFactory;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.Writer;
@@ -425,17 +427,32 @@ public class RecordStore {
     }
 
     /**
-     * Writes a record as a value change dump: the lines that are kept, with the times and changes that they came with.
+     * Writes a stretch of a record: the lines with the times and changes that they came with.
      *
-     * @throws NoSuchThing when the plan has no such record
+     * @param from first tick
+     * @param to last tick
+     * @param table whether it becomes a table instead of a value change dump
      */
     @Transactional(readOnly = true)
-    public void write(long planId, long id, Writer out) throws IOException {
-        StoredRecord record = get(planId, id);
-        List<VcdWriter.Line> lines = record.lines().stream()
-                .map(l -> new VcdWriter.Line(l.name(), new EdgeCursor(blocks(id, l.line()))))
+    public void write(StoredRecord record, List<StoredRecord.Line> some, long from, long to, boolean table, Writer out)
+            throws IOException {
+        List<VcdWriter.Line> lines = some.stream()
+                .map(l -> new VcdWriter.Line(l.name(), new EdgeCursor(blocks(record.id(), l.line(), from), from, to)))
                 .toList();
-        VcdWriter.write(out, record.scale(), lines, record.firstTick(), record.lastTick());
+        if (table) {
+            CsvWriter.write(out, record.scale(), lines, from, to);
+        } else {
+            VcdWriter.write(out, record.scale(), lines, from, to);
+        }
+    }
+
+    /** The blocks of a line one by one, beginning with the one before a moment. */
+    private Iterator<EdgeBlock> blocks(long id, int line, long from) {
+        List<Long> begin = blocks.begin(id, line, from, Limit.of(1));
+        int first = begin.isEmpty() ? 0 : blocks.blockAt(id, line, begin.get(0)).orElse(0);
+        return IntStream.range(first, blocks.count(id, line))
+                .mapToObj(seq -> blocks.one(id, line, seq))
+                .iterator();
     }
 
     /** Every event of a bus in order. */
@@ -451,6 +468,33 @@ public class RecordStore {
     @Transactional(readOnly = true)
     public void events(long bus, Predicate<BusEvent> use) {
         events(bus, 0, use);
+    }
+
+    /**
+     * Events of a bus from the block on that holds a moment.
+     *
+     * @param most of them
+     * @return the end of the last one when there are more than that; -1 when all were told
+     */
+    @Transactional(readOnly = true)
+    public long events(long bus, long begin, int most, Consumer<BusEvent> use) {
+        int[] count = {0};
+        long[] until = {-1};
+        events(bus, blocks.eventBlockAt(bus, begin).orElse(0), e -> {
+            if (count[0]++ >= most) {
+                return false;
+            }
+            use.accept(e);
+            until[0] = e.end();
+            return true;
+        });
+        return count[0] > most ? until[0] : -1;
+    }
+
+    /** Whether so many events of a bus lie before a moment. */
+    @Transactional(readOnly = true)
+    public boolean beyond(long bus, long tick, int most) {
+        return (long) blocks.eventBlockAt(bus, tick).orElse(0) * EventBlock.CAPACITY >= most;
     }
 
     private void events(long bus, int firstBlock, Predicate<BusEvent> use) {
@@ -542,10 +586,12 @@ public class RecordStore {
                 .iterator();
     }
 
-    /** A stretch of a line as columns of a picture; see {@link WaveColumns}. */
+    /** A stretch of some lines as columns of a picture, line by line; see {@link WaveColumns}. */
     @Transactional(readOnly = true)
-    public byte[] wave(long id, int line, long from, long to, int columns) {
-        return WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns);
+    public byte[] wave(long id, List<Integer> lines, long from, long to, int columns) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(lines.size() * columns);
+        lines.forEach(line -> out.writeBytes(WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns)));
+        return out.toByteArray();
     }
 
     private List<EdgeBlock> blocks(long id, int line, long from, long to, int most) {

@@ -9,18 +9,20 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.data.domain.Limit;
 
 /** The stored changes of a line and their sums; for one picture, for which each block of sums is unpacked once. */
 final class StoredWave implements WaveSource {
 
     /** Blocks of nodes that are looked at one by one. */
-    private static final int FEW = 3;
+    private static final int FEW = 8;
 
     private final Blocks blocks;
     private final long record;
     private final int line;
-    private final Map<Long, List<WaveNode>> unpacked = new HashMap<>();
+    private final Map<Integer, TreeMap<Long, Row>> unpacked = new HashMap<>();
+    private List<EdgeBlock> last = List.of();
 
     StoredWave(Blocks blocks, long record, int line) {
         this.blocks = blocks;
@@ -40,27 +42,56 @@ final class StoredWave implements WaveSource {
         return level;
     }
 
+    private record Row(long last, List<WaveNode> nodes) {}
+
     @Override
     public List<WaveNode> nodes(int level, long from, long to) {
+        TreeMap<Long, Row> known = unpacked.computeIfAbsent(level, k -> new TreeMap<>());
+        Map.Entry<Long, Row> row = known.floorEntry(from);
         List<WaveNode> nodes = new ArrayList<>();
-        WaveNode before = null;
-        for (WaveBlock block : blocks.waves(record, line, level, from, to)) {
-            for (WaveNode node : unpacked.computeIfAbsent(block.firstTick() * 8 + level, k -> block.nodes())) {
-                if (node.last() < from) {
-                    before = node;
-                } else if (node.first() < to) {
-                    nodes.add(node);
-                }
-            }
+        if (row != null && row.getValue().last() >= to - 1) {
+            add(row.getValue().nodes(), from, to, nodes);
+            return nodes;
         }
-        if (before != null) {
-            nodes.add(0, before);
+        for (WaveBlock block : blocks.waves(record, line, level, from, to)) {
+            add(
+                    known.computeIfAbsent(block.firstTick(), k -> new Row(block.lastTick(), block.nodes()))
+                            .nodes(),
+                    from,
+                    to,
+                    nodes);
         }
         return nodes;
     }
 
+    /** Those that touch the stretch, and the one before it. */
+    private static void add(List<WaveNode> all, long from, long to, List<WaveNode> nodes) {
+        int low = 0;
+        int high = all.size();
+        while (low < high) {
+            int middle = low + high >>> 1;
+            if (all.get(middle).last() < from) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        for (int i = Math.max(0, low - 1); i < all.size() && all.get(i).first() < to; i++) {
+            nodes.add(all.get(i));
+        }
+    }
+
     @Override
     public List<EdgeBlock> blocks(long from, long to) {
-        return blocks.between(record, line, from, to, Limit.of(Integer.MAX_VALUE));
+        boolean held = last.size() == 1
+                && last.get(0).firstTick() <= from
+                && last.get(0).lastTick() >= to - 1;
+        if (!held) {
+            last = blocks.between(record, line, from, to, Limit.of(Integer.MAX_VALUE));
+            if (last.size() == 2 && last.get(1).firstTick() <= from) {
+                last = last.subList(1, 2);
+            }
+        }
+        return last;
     }
 }

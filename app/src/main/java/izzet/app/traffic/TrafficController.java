@@ -7,6 +7,8 @@ import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.calc.I2cMode;
+import izzet.core.capture.RecordFault;
+import izzet.core.capture.RecordReader;
 import izzet.core.capture.TableOptions;
 import izzet.core.catalog.BusKind;
 import izzet.core.check.Severity;
@@ -22,8 +24,10 @@ import izzet.core.decode.Settings;
 import izzet.core.decode.SingleWireFrame;
 import izzet.core.decode.SpiTransfer;
 import izzet.core.display.Glass;
+import izzet.core.plan.Bus;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Names;
 import izzet.core.quantity.Quantity;
 import izzet.core.record.BusJudgement;
 import izzet.core.record.CaptureCard;
@@ -36,19 +40,22 @@ import izzet.core.record.Remark;
 import izzet.core.record.TalkFilter;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
@@ -75,6 +82,7 @@ class TrafficController {
     private static final int MOST_SPANS = 50_000;
     private static final int MOST_PARTS = 4;
     private static final double MILLION = 1e6;
+    static final int MOST_EVENTS = 1_000_000;
     private static final int MOST_DIFFERENCES = 5000;
 
     private final PlanFrames frames;
@@ -125,7 +133,20 @@ class TrafficController {
     }
 
     /** What an upload says beside its file. */
-    public record Upload(String rateHz, String threshold, String hysteresis, String keep) {
+    public record Upload(String rateHz, String threshold, String hysteresis, String times, String unit, String keep) {
+
+        /** Names of form fields for the threshold of one column. */
+        static final String OF_COLUMN = "threshold of ";
+
+        TableOptions table(Map<String, String> given) {
+            TableOptions options = TableOptions.of(rateHz, threshold, hysteresis, times, unit);
+            for (Map.Entry<String, String> field : given.entrySet()) {
+                if (field.getKey().startsWith(OF_COLUMN)) {
+                    options = options.withThreshold(field.getKey().substring(OF_COLUMN.length()), field.getValue());
+                }
+            }
+            return options;
+        }
 
         Set<String> lines() {
             return keep == null || keep.isBlank()
@@ -138,16 +159,40 @@ class TrafficController {
     }
 
     @PostMapping("/plans/{id}/traffic")
-    String upload(@PathVariable long id, @RequestParam MultipartFile file, Upload about) throws IOException {
+    String upload(
+            @PathVariable long id,
+            @RequestParam MultipartFile file,
+            Upload about,
+            @RequestParam Map<String, String> given)
+            throws IOException {
         frames.of(id, "traffic");
         String name =
                 file.getOriginalFilename() == null || file.getOriginalFilename().isBlank()
                         ? "record"
                         : file.getOriginalFilename();
-        TableOptions options = TableOptions.of(about.rateHz(), about.threshold(), about.hysteresis());
+        TableOptions options = about.table(given);
         try (InputStream in = file.getInputStream()) {
             return "redirect:/plans/" + id + "/traffic/" + records.upload(id, name, in, options, about.lines());
         }
+    }
+
+    /** How the first rows of a table will be read, and what has to be said before. */
+    @PostMapping("/plans/{id}/traffic/preview")
+    String preview(
+            @PathVariable long id,
+            @RequestParam MultipartFile file,
+            Upload about,
+            @RequestParam Map<String, String> given,
+            Model model)
+            throws IOException {
+        model.addAttribute("about", about);
+        model.addAttribute("given", given);
+        try (InputStream in = file.getInputStream()) {
+            model.addAttribute("preview", RecordReader.preview(in, about.table(given)));
+        } catch (RecordFault | IllegalArgumentException e) {
+            model.addAttribute("wrong", e.getMessage());
+        }
+        return "traffic/preview";
     }
 
     /** A line of the conversation as shown. */
@@ -157,13 +202,44 @@ class TrafficController {
     public record BytesView(String head, List<String> values, int hidden) {}
 
     /** What a part shows that the record speaks to. */
-    public record GlassView(String part, String name, int columns, int rows, boolean text, String state) {}
+    public record GlassView(String part, String name, int columns, int rows, boolean text, String drawn) {}
+
+    /** From when to when a glass was written to. */
+    private static final class Drawing {
+        private long written;
+        private long first = -1;
+        private long last;
+        private long before;
+
+        void look(Glass glass, BusEvent event) {
+            if (glass.written() > written) {
+                before = first < 0 ? glass.written() : before;
+                first = first < 0 ? event.end() : first;
+                last = event.end();
+                written = glass.written();
+            }
+        }
+
+        /** How much was drawn, and how fast once it had begun. */
+        String told(Glass glass, StoredRecord stored) {
+            double pictures = written / (double) (glass.columns() * glass.rows());
+            if (written <= 0) {
+                return "";
+            }
+            String all = String.format(Locale.ROOT, "Written %.1f times over", pictures);
+            double seconds = stored.scale().seconds(last - first);
+            double rate = (written - before) / (double) (glass.columns() * glass.rows()) / seconds;
+            return pictures < 2 || seconds <= 0
+                    ? all + "."
+                    : all + String.format(Locale.ROOT, ", from first to last %.1f pictures a second.", rate);
+        }
+    }
 
     /** A lane of the whole record; each stretch from a column to another, with its kind: 1 spoken to, 2 trouble. */
     public record LaneView(String partner, boolean known, String told, List<int[]> stretches) {}
 
     /** Where somebody wants to be in a conversation. */
-    public record Wanted(Integer page, Integer line, Long at, Integer trouble, String q) {
+    public record Wanted(Integer page, Integer line, Long at, Integer trouble, String q, Long begin) {
 
         TalkPage page0() {
             return trouble != null
@@ -209,11 +285,29 @@ class TrafficController {
             }
         });
         conversation.eachEvent(lanes::add);
-        records.events(bus.id(), e -> {
+        Map<String, Drawing> drawings = new HashMap<>();
+        long begin = wanted.begin() != null
+                ? wanted.begin()
+                : wanted.at() != null && records.beyond(bus.id(), wanted.at(), MOST_EVENTS)
+                        ? wanted.at()
+                        : stored.firstTick();
+        long until = records.events(bus.id(), begin, MOST_EVENTS, e -> {
             conversation.add(e);
+            conversation.glasses().forEach((part, glass) -> drawings.computeIfAbsent(part, k -> new Drawing())
+                    .look(glass, e));
             filter.event(e);
         });
         conversation.end();
+        model.addAttribute("begin", begin > stored.firstTick() ? begin : null);
+        model.addAttribute("until", until);
+        if (until >= 0 || begin > stored.firstTick()) {
+            model.addAttribute(
+                    "part",
+                    "Of " + Counts.of(bus.events(), bus.protocol().unit()) + ", those from " + time(stored, begin)
+                            + " to "
+                            + time(stored, until < 0 ? stored.lastTick() : until)
+                            + " are told: up to a million at once. What was set up before is not known here.");
+        }
         int chosen = talk.chosen();
         List<LineView> views = new ArrayList<>();
         for (Conversation.Line l : talk.lines()) {
@@ -227,31 +321,35 @@ class TrafficController {
         model.addAttribute("page", talk.page());
         model.addAttribute("pages", talk.pages());
         model.addAttribute("selected", chosen);
-        model.addAttribute("bytes", selected == null ? List.of() : bytes(bus, selected, as));
+        model.addAttribute("bytes", selected == null ? List.of() : bytes(bus, begin, selected, as));
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
         List<Remark> remarks = new ArrayList<>(Comparison.of(conversation));
-        judge(frame, stored, bus, remarks, model);
+        judge(frame, stored, bus, conversation, remarks, model);
         remarks.sort(Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
         model.addAttribute("remarks", remarks);
         model.addAttribute("living", living(remarks));
         model.addAttribute("lanes", lanes(stored, lanes));
         model.addAttribute("load", load(stored, lanes));
-        model.addAttribute("glasses", glasses(frame, conversation));
+        model.addAttribute("glasses", glasses(frame, stored, conversation, drawings));
     }
 
-    private void judge(PlanFrame frame, StoredRecord stored, StoredRecord.Bus bus, List<Remark> remarks, Model model) {
+    private void judge(
+            PlanFrame frame,
+            StoredRecord stored,
+            StoredRecord.Bus bus,
+            Conversation conversation,
+            List<Remark> remarks,
+            Model model) {
         Integer scl = bus.lines().get("scl");
         Integer sda = bus.lines().get("sda");
         if (bus.protocol().id().equals("i2c") && scl != null && sda != null) {
             I2cTiming timing = new I2cTiming(stored.scale());
             long until = records.pair(stored, scl, sda, timing::levels);
             timing.end();
-            I2cMode mode = I2cMode.forClock(frame.circuit().plan().buses().stream()
-                    .filter(b -> b.kind() == BusKind.I2C)
-                    .map(b -> b.clockHz())
-                    .findFirst()
-                    .orElse((int) Math.min(Integer.MAX_VALUE, timing.hertz() * 0.95)));
+            I2cMode mode = I2cMode.forClock(
+                    planned(frame, conversation).map(b -> b.clockHz()).orElse((int)
+                            Math.min(Integer.MAX_VALUE, timing.hertz() * 0.95)));
             remarks.addAll(BusJudgement.of(timing, mode, until, bus.settings().number("glitchNs") > 0, bus.events()));
             model.addAttribute(
                     "times", timing.rows(mode).stream().map(TimeView::of).toList());
@@ -272,6 +370,18 @@ class TrafficController {
         }
     }
 
+    /** The I2C bus of the plan that the record is of: the one with most of the addresses that were heard; the first where none was. */
+    private static Optional<Bus> planned(PlanFrame frame, Conversation conversation) {
+        Map<String, Integer> heard = new HashMap<>();
+        conversation.tallies().keySet().forEach(address -> conversation
+                .planned()
+                .getOrDefault(address, List.of())
+                .forEach(unit -> heard.merge(String.valueOf(unit.placed().bus()), 1, Integer::sum)));
+        return frame.circuit().plan().buses().stream()
+                .filter(b -> b.kind() == BusKind.I2C)
+                .max(Comparator.comparingInt(b -> heard.getOrDefault(b.id(), 0)));
+    }
+
     private void overlap(StoredRecord stored, StoredRecord.Bus bus, StoredRecord.Bus other, List<Remark> remarks) {
         List<long[]> spans = new ArrayList<>();
         records.events(other.id(), e -> {
@@ -287,7 +397,7 @@ class TrafficController {
             found[0] = at[0] < spans.size() && spans.get(at[0])[0] < e.end()
                     ? Math.max(e.start(), spans.get(at[0])[0])
                     : -1;
-            return found[0] < 0;
+            return found[0] < 0 && at[0] < spans.size();
         });
         if (found[0] >= 0) {
             String a =
@@ -337,7 +447,8 @@ class TrafficController {
         }
     }
 
-    private static List<GlassView> glasses(PlanFrame frame, Conversation conversation) {
+    private static List<GlassView> glasses(
+            PlanFrame frame, StoredRecord stored, Conversation conversation, Map<String, Drawing> drawings) {
         List<GlassView> views = new ArrayList<>();
         conversation
                 .glasses()
@@ -347,7 +458,7 @@ class TrafficController {
                         glass.columns(),
                         glass.rows(),
                         glass instanceof Glass.Text,
-                        glass.state())));
+                        drawings.get(part).told(glass, stored))));
         return views;
     }
 
@@ -391,16 +502,15 @@ class TrafficController {
         return String.format(Locale.ROOT, "%.3f ms", ms);
     }
 
-    private List<BytesView> bytes(StoredRecord.Bus bus, Conversation.Line line, String as) {
+    private List<BytesView> bytes(StoredRecord.Bus bus, long begin, Conversation.Line line, String as) {
         List<BytesView> views = new ArrayList<>();
         int[] index = {0};
         int[] left = {SHOWN_BYTES};
-        records.events(bus.id(), e -> {
+        records.events(bus.id(), begin, line.first() + line.count(), e -> {
             int i = index[0]++;
-            if (i >= line.first() && i < line.first() + line.count() && left[0] > 0) {
+            if (i >= line.first() && left[0] > 0) {
                 left[0] -= view(e, as, left[0], views);
             }
-            return i < line.first() + line.count() && left[0] > 0;
         });
         return views;
     }
@@ -515,17 +625,63 @@ class TrafficController {
         return "redirect:/plans/" + id + "/traffic/" + record;
     }
 
+    /** Which part of a record is taken away: milliseconds from the beginning of its times, and numbers of lines; all where none is named. */
+    public record Cut(String fromMs, String toMs, List<Integer> line, String as) {
+
+        private static final BigDecimal FEMTOSECONDS = new BigDecimal(1_000_000_000_000L);
+
+        boolean table() {
+            return "csv".equals(as);
+        }
+
+        long tick(String name, String text, StoredRecord of, long otherwise) {
+            if (text == null || text.isBlank()) {
+                return otherwise;
+            }
+            try {
+                BigDecimal ms = new BigDecimal(text.strip().replace(',', '.'));
+                long tick = ms.precision() - ms.scale() > 15
+                        ? Long.MAX_VALUE
+                        : ms.multiply(FEMTOSECONDS)
+                                .divide(BigDecimal.valueOf(of.scale().femtoseconds()), 0, RoundingMode.HALF_UP)
+                                .longValueExact();
+                return Math.max(of.firstTick(), Math.min(of.lastTick(), tick));
+            } catch (ArithmeticException | NumberFormatException e) {
+                throw new IllegalArgumentException(
+                        name + " is a time in milliseconds such as 12.5, not '" + Names.cut(text, MOST_LABELS) + "'.");
+            }
+        }
+    }
+
+    /** A record, or a stretch of some of its lines, as a value change dump or a table. */
     @GetMapping("/plans/{id}/traffic/{record}/file")
-    ResponseEntity<StreamingResponseBody> file(@PathVariable long id, @PathVariable long record) {
-        String name = records.get(id, record).name().replaceAll("\\.(vcd|csv)$", "");
+    ResponseEntity<StreamingResponseBody> file(@PathVariable long id, @PathVariable long record, Cut cut) {
+        StoredRecord stored = records.get(id, record);
+        long from = cut.tick("from", cut.fromMs(), stored, stored.firstTick());
+        long to = cut.tick("to", cut.toMs(), stored, stored.lastTick());
+        if (to < from) {
+            throw new IllegalArgumentException("The stretch ends before it begins: from " + time(stored, from) + " to "
+                    + time(stored, to) + ". Exchange the two.");
+        }
+        List<StoredRecord.Line> lines = stored.lines().stream()
+                .filter(l ->
+                        cut.line() == null || cut.line().isEmpty() || cut.line().contains(l.line()))
+                .toList();
+        if (lines.isEmpty()) {
+            throw new IllegalArgumentException("The record has no such line; they are numbered from 0 to "
+                    + (stored.lines().size() - 1) + ".");
+        }
         StreamingResponseBody body = out -> {
             try (Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-                records.write(id, record, text);
+                records.write(stored, lines, from, to, cut.table(), text);
             }
         };
+        String name = stored.name().replaceAll("\\.(vcd|csv)$", "");
         return ResponseEntity.ok()
-                .contentType(new MediaType("text", "plain", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, FileNames.attachment(name, "record", ".vcd"))
+                .contentType(new MediaType("text", cut.table() ? "csv" : "plain", StandardCharsets.UTF_8))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        FileNames.attachment(name, "record", cut.table() ? ".csv" : ".vcd"))
                 .body(body);
     }
 
@@ -574,7 +730,9 @@ class TrafficController {
                                 counts.computeIfAbsent(key, k -> new long[2])[place]++;
                             }
                         });
-                records.events(bus.id(), talk::add);
+                if (records.events(bus.id(), 0, MOST_EVENTS, talk::add) >= 0) {
+                    model.addAttribute("part", "Of a long bus the first million events are compared.");
+                }
                 talk.end();
             }
         }
@@ -636,11 +794,12 @@ class TrafficController {
             throw new IllegalArgumentException(
                     "from must be below to, and columns between 1 and " + MOST_COLUMNS + ".");
         }
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        stored.bus(bus).ifPresent(b -> b.roles()
-                .forEach(role -> out.writeBytes(records.wave(record, b.lines().get(role), from, to, columns))));
+        byte[] out = stored.bus(bus)
+                .map(b -> records.wave(
+                        record, b.roles().stream().map(b.lines()::get).toList(), from, to, columns))
+                .orElse(new byte[0]);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .body(out.toByteArray());
+                .body(out);
     }
 }

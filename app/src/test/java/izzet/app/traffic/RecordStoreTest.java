@@ -22,6 +22,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
@@ -165,10 +166,50 @@ class RecordStoreTest {
     void aRecordComesOutAgain() throws IOException {
         StoredRecord stored = upload(longRecord());
         StringWriter out = new StringWriter();
-        records.write(plan, stored.id(), out);
+        records.write(stored, stored.lines(), stored.firstTick(), stored.lastTick(), false, out);
         StoredRecord copy = upload(out.toString().getBytes(StandardCharsets.UTF_8));
         assertThat(transfers(copy.id())).isEqualTo(transfers(stored.id())).hasSize(1200);
         assertThat(copy.lines()).isEqualTo(stored.lines());
+    }
+
+    /** A stretch in the middle of many blocks says what was said there, at the same times, as a dump and as a table. */
+    @ParameterizedTest
+    @CsvSource({"false", "true"})
+    void aStretchComesOutAlone(boolean table) throws IOException {
+        StoredRecord stored = upload(longRecord());
+        List<I2cTransfer> wanted = transfers(stored.id()).subList(1000, 1007);
+        long from = wanted.get(0).start() - 1;
+        long to = wanted.get(6).end() + 1;
+        StringWriter out = new StringWriter();
+        records.write(stored, stored.lines(), from, to, table, out);
+        StoredRecord copy = upload(out.toString().getBytes(StandardCharsets.UTF_8));
+        decode(copy.id(), "scl", "sda", 0);
+        assertThat(transfers(copy.id()))
+                .extracting(t -> t.address() + " " + Arrays.toString(t.data())
+                        + copy.scale().nanoseconds(t.start()))
+                .isEqualTo(wanted.stream()
+                        .map(t -> t.address() + " " + Arrays.toString(t.data())
+                                + stored.scale().nanoseconds(t.start()))
+                        .toList());
+        StringWriter one = new StringWriter();
+        records.write(stored, stored.lines().subList(1, 2), from, to, table, one);
+        assertThat(one.toString())
+                .contains(stored.lines().get(1).name())
+                .doesNotContain(stored.lines().get(0).name());
+    }
+
+    /** A line that does not change in the stretch is told with the level that it has. */
+    @Test
+    void aQuietStretchTellsItsLevels() throws IOException {
+        StoredRecord stored = upload(longRecord());
+        long end = transfers(stored.id()).get(3).end();
+        StringWriter out = new StringWriter();
+        records.write(stored, stored.lines(), end + 10, end + 20, true, out);
+        assertThat(out.toString().lines().toList())
+                .hasSize(3)
+                .element(1)
+                .asString()
+                .endsWith(",1,1");
     }
 
     /** A record of each bus: what is found on it without being told anything. */

@@ -11,14 +11,19 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.request;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
 import izzet.app.PagesOfAPlan;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MvcResult;
@@ -82,6 +87,69 @@ class TrafficPagesTest extends PagesOfAPlan {
         return (int) page.evaluate("() => { const c = document.querySelector('.glass canvas');"
                 + " const d = c.getContext('2d').getImageData(0, 0, c.width, c.height).data; let n = 0;"
                 + " for (let i = 0; i < d.length; i += 4) n += d[i] + d[i + 1] + d[i + 2] > 0 ? 1 : 0; return n; }");
+    }
+
+    /** What a table leaves open is asked beside its first rows, before anything is sent whole. */
+    @Test
+    void theFirstRowsOfATableAreShownAndTheirThresholdChosen() {
+        StringBuilder table = new StringBuilder("sample,SCL,SDA\n");
+        for (int i = 0; i < 6000; i++) {
+            table.append(i).append(i < 5900 ? ",3.28,3.25\n" : ",0.2,3.25\n");
+        }
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/traffic");
+        page.locator("[name=file]")
+                .setInputFiles(
+                        new FilePayload("bus.csv", "text/csv", table.toString().getBytes(StandardCharsets.UTF_8)));
+        Locator preview = page.locator(".preview");
+        assertThat(preview.locator("[role=alert]")).containsText("samples a second");
+        assertThat(preview.locator("tbody tr, table > tr")).hasCount(6);
+        page.locator(".table-options summary").click();
+        page.locator("[name=rateHz]").fill("1000000");
+        page.locator("[name=rateHz]").blur();
+        assertThat(preview.locator("[role=alert]")).containsText("threshold");
+        for (String line : List.of("SCL", "SDA")) {
+            Locator volts = preview.locator("[name='threshold of " + line + "']");
+            volts.fill("1.6");
+            volts.blur();
+        }
+        assertThat(preview).containsText("This is how its first rows are read");
+        assertThat(preview).containsText("low under 1.60 V");
+        page.locator("button", new Page.LocatorOptions().setHasText("Upload and decode"))
+                .click();
+        page.waitForURL(Pattern.compile(".*/traffic/\\d+"));
+        StoredRecord stored = records.list(id).get(0);
+        Assertions.assertThat(stored.lines())
+                .extracting(StoredRecord.Line::name)
+                .containsExactly("SCL", "SDA");
+        Assertions.assertThat(stored.lines())
+                .extracting(StoredRecord.Line::edges)
+                .containsExactly(2L, 1L);
+        page.context().close();
+    }
+
+    /** What the wave shows is what is offered to be taken away; a stretch that cannot be is told. */
+    @Test
+    void aStretchIsTakenAwayFromTheWave() throws Exception {
+        String place = upload("i2c-page-oled.vcd");
+        Page page = browser.page(port);
+        page.navigate(place);
+        assertThat(page.locator("#wave")).hasAttribute("data-drawn", Pattern.compile(".+"));
+        page.locator(".stretch summary").click();
+        assertThat(page.locator("[name=toMs]")).hasValue(Pattern.compile("\\d+(\\.\\d+)?"));
+        page.locator(".stretch select").selectOption("csv");
+        Download download =
+                page.waitForDownload(() -> page.locator(".stretch button").click());
+        Assertions.assertThat(download.suggestedFilename()).isEqualTo("i2c-page-oled.csv");
+        Assertions.assertThat(Files.readString(download.path())).startsWith("time_ns,");
+        page.context().close();
+        pages.perform(get(place + "/file?fromMs=3&toMs=1"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("ends before it begins")));
+        pages.perform(get(place + "/file?fromMs=soon"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("milliseconds")));
+        pages.perform(get(place + "/file?line=40")).andExpect(status().isBadRequest());
     }
 
     @Test

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -51,6 +52,8 @@ public final class CsvReader {
     private static final Pattern COUNTER =
             Pattern.compile("(?i)\\s*(sample|samples|index|count|counter|no\\.?|#|n)\\b?.*");
 
+    private static final List<String> UNITS = List.of("ps", "ns", "us", "ms", "s");
+
     private final InputStream in;
     private final TableOptions options;
 
@@ -86,6 +89,22 @@ public final class CsvReader {
      * @throws IOException when the stream fails
      */
     public void read(ChangeSink sink) throws IOException {
+        with(rows -> rows(rows, sink));
+    }
+
+    /**
+     * How the first rows are read; what they leave open is asked, not refused.
+     *
+     * @throws RecordFault when there is no table at all
+     * @throws IOException when the stream fails
+     */
+    public TablePreview preview() throws IOException {
+        TablePreview[] seen = new TablePreview[1];
+        with(rows -> seen[0] = preview(begin(rows)));
+        return seen[0];
+    }
+
+    private void with(Consumer<Iterator<CsvRecord>> use) throws IOException {
         LineStart text = new LineStart(new InputStreamReader(in, StandardCharsets.UTF_8));
         try (var rows = de.siegmar.fastcsv.reader.CsvReader.builder()
                 .fieldSeparator(text.parter())
@@ -93,7 +112,7 @@ public final class CsvReader {
                 .allowMissingFields(true)
                 .maxBufferSize(MAX_FIELD * 16)
                 .ofCsvRecord(text)) {
-            rows(rows.iterator(), sink);
+            use.accept(rows.iterator());
         } catch (CsvParseException e) {
             throw new RecordFault(0, "The table cannot be read: " + e.getMessage());
         } catch (UncheckedIOException e) {
@@ -101,7 +120,24 @@ public final class CsvReader {
         }
     }
 
-    private void rows(Iterator<CsvRecord> all, ChangeSink sink) {
+    /**
+     * A table as its first rows show it.
+     *
+     * @param head names of the columns, or the first row where they have none
+     * @param rows the first ones without names
+     */
+    private record Begin(Row head, boolean named, List<String> names, List<Row> rows, int width) {
+
+        List<String> fields(int column) {
+            return even().stream().map(r -> r.fields().get(column)).toList();
+        }
+
+        List<Row> even() {
+            return rows.stream().filter(r -> r.fields().size() == width).toList();
+        }
+    }
+
+    private static Begin begin(Iterator<CsvRecord> all) {
         List<Row> first = new ArrayList<>();
         while (all.hasNext() && first.size() < FIRST_ROWS) {
             Row row = Row.of(all.next());
@@ -123,39 +159,66 @@ public final class CsvReader {
         if (named) {
             first.remove(0);
         }
-        List<String> names = named ? checked(head) : unnamed(width);
-        if (width < 2 && options.rateHz() == null) {
-            throw new RecordFault(head.line(), "a table needs a column of times and one for each line.");
+        return new Begin(head, named, named ? checked(head) : unnamed(width), first, width);
+    }
+
+    private TableColumn column(Begin table, int index) {
+        List<Long> lines = table.even().stream().map(Row::line).toList();
+        return TableColumn.of(table.names().get(index), index, table.fields(index), lines, options);
+    }
+
+    private TablePreview preview(Begin table) {
+        String asks = null;
+        Times times = null;
+        try {
+            times = times(table);
+        } catch (RecordFault e) {
+            asks = e.getMessage();
         }
-        if (first.isEmpty()) {
-            throw new RecordFault(head.line(), "the table has names of columns and no row.");
+        List<TablePreview.Column> columns = new ArrayList<>();
+        for (int i = 0; i < table.width(); i++) {
+            String read = "";
+            boolean volts = false;
+            boolean isTimes = times != null && times.column() == i;
+            try {
+                TableColumn column = isTimes ? null : column(table, i);
+                volts = column != null && column.volts();
+                read = column == null ? times.inWords() : column.inWords();
+            } catch (RecordFault e) {
+                volts = true;
+                read = "volts that do not swing here: say the threshold";
+                asks = asks == null ? e.getMessage() : asks;
+            }
+            columns.add(new TablePreview.Column(table.names().get(i), read, isTimes, volts));
         }
-        Times times = times(names, named, first, width);
-        List<TableColumn> columns = new ArrayList<>();
+        List<List<String>> rows =
+                table.even().stream().limit(TablePreview.ROWS).map(Row::fields).toList();
+        return new TablePreview(columns, rows, asks);
+    }
+
+    private void rows(Iterator<CsvRecord> all, ChangeSink sink) {
+        Begin table = begin(all);
+        if (table.width() < 2 && options.rateHz() == null) {
+            throw new RecordFault(table.head().line(), "a table needs a column of times and one for each line.");
+        }
+        if (table.rows().isEmpty()) {
+            throw new RecordFault(table.head().line(), "the table has names of columns and no row.");
+        }
+        Times times = times(table);
         List<Signal> signals = new ArrayList<>();
-        TableColumn[] byIndex = new TableColumn[width];
-        List<Row> even = first.stream().filter(r -> r.fields().size() == width).toList();
-        List<Long> lines = even.stream().map(Row::line).toList();
-        for (int i = 0; i < width; i++) {
+        TableColumn[] byIndex = new TableColumn[table.width()];
+        for (int i = 0; i < table.width(); i++) {
             if (i != times.column()) {
-                int index = i;
-                TableColumn column = TableColumn.of(
-                        names.get(i),
-                        i,
-                        even.stream().map(r -> r.fields().get(index)).toList(),
-                        lines,
-                        options);
-                byIndex[i] = column;
-                columns.add(column);
-                column.signals(signals);
+                byIndex[i] = column(table, i);
+                byIndex[i].signals(signals);
             }
         }
         if (signals.size() > VcdReader.MAX_SIGNALS) {
             throw new RecordFault(
-                    head.line(), "a record may have " + VcdReader.MAX_SIGNALS + " lines at most; save fewer.");
+                    table.head().line(), "a record may have " + VcdReader.MAX_SIGNALS + " lines at most; save fewer.");
         }
-        Feed feed = new Feed(sink, sink.header(new RecordHeader(SCALE, signals)), byIndex, times, width);
-        first.forEach(feed::row);
+        Feed feed = new Feed(sink, sink.header(new RecordHeader(SCALE, signals)), byIndex, times, table.width());
+        table.rows().forEach(feed::row);
         while (all.hasNext()) {
             Row row = Row.of(all.next());
             if (!row.blank() && !row.comment()) {
@@ -203,9 +266,43 @@ public final class CsvReader {
      * @param power zeros between the unit of the column and a picosecond
      * @param counted picoseconds between two samples; 0 where the column has times
      */
-    private record Times(int column, int power, double counted) {}
+    private record Times(int column, int power, double counted) {
 
-    private Times times(List<String> names, boolean named, List<Row> first, int width) {
+        String inWords() {
+            return counted > 0 ? "numbers of samples" : "times in " + UNITS.get(power / 3);
+        }
+    }
+
+    /** The column that was named as the one of times. */
+    private Times told(Begin table) {
+        List<String> names = table.names();
+        if (options.times().equals(TableOptions.NONE_OF_THEM)) {
+            return counted(-1, table.head().line());
+        }
+        int column = names.indexOf(options.times());
+        if (column < 0 && options.times().matches("\\d{1,4}")) {
+            column = Integer.parseInt(options.times()) - 1;
+        }
+        if (column < 0 || column >= names.size()) {
+            throw new RecordFault(
+                    table.head().line(),
+                    "the table has no column '" + shown(options.times()) + "' for its times; it has "
+                            + RecordHeader.listed(names) + ".");
+        }
+        return new Times(column, powerOfUnit(names.get(column)), 0);
+    }
+
+    private Times times(Begin table) {
+        if (options.times() != null) {
+            return told(table);
+        }
+        List<String> names = table.names();
+        boolean named = table.named();
+        List<Row> first = table.rows();
+        int width = table.width();
+        if (first.isEmpty()) {
+            throw new RecordFault(table.head().line(), "the table has names of columns and no row.");
+        }
         int column = -1;
         for (int i = 0; i < width && named; i++) {
             if (column < 0
@@ -232,7 +329,7 @@ public final class CsvReader {
             return counted(0, first.get(0).line());
         }
         return times || named && options.rateHz() == null && width > 1 && !levels(first)
-                ? new Times(0, 12, 0)
+                ? new Times(0, powerOfUnit(names.get(0)), 0)
                 : counted(-1, first.get(0).line());
     }
 
@@ -324,18 +421,10 @@ public final class CsvReader {
     }
 
     /** Zeros between the unit of a column and a picosecond. */
-    private static int powerOfUnit(String name) {
+    private int powerOfUnit(String name) {
         Matcher m = UNIT.matcher(name);
-        if (!m.matches()) {
-            return 12;
-        }
-        return switch (m.group(1).toLowerCase(Locale.ROOT)) {
-            case "ms" -> 9;
-            case "us", "µs" -> 6;
-            case "ns" -> 3;
-            case "ps" -> 0;
-            default -> 12;
-        };
+        String unit = options.unit() != null ? options.unit() : m.matches() ? m.group(1) : "s";
+        return 3 * UNITS.indexOf(unit.toLowerCase(Locale.ROOT).replace('µ', 'u'));
     }
 
     private static long time(String field, int unit, long line) {

@@ -51,6 +51,18 @@ public final class RecordReader {
         }
     }
 
+    /**
+     * How the beginning of a table is read; null where it is none.
+     *
+     * @param in the first rows of it
+     * @throws RecordFault when nothing can be read of it
+     * @throws IOException when the stream fails
+     */
+    public static TablePreview preview(InputStream in, TableOptions options) throws IOException {
+        BufferedInputStream begin = new BufferedInputStream(in, LOOK);
+        return looksLikeTable(begin) ? new CsvReader(begin, options).preview() : null;
+    }
+
     private static boolean packed(BufferedInputStream in) throws IOException {
         in.mark(2);
         boolean magic = in.read() == 0x1F && in.read() == 0x8B;

@@ -76,20 +76,34 @@ final class TableColumn {
         if (levels || !numbers) {
             return new TableColumn(name, index, Kind.LEVELS, 1, 0, 0);
         }
-        if (hexadecimal || whole && distinct.size() > FEW && options.threshold() == null) {
+        if (hexadecimal || whole && distinct.size() > FEW && options.thresholdOf(name) == null) {
             int bits = most < 1L << BYTE ? BYTE : most < 1L << SHORT ? SHORT : WORD;
             return new TableColumn(name, index, Kind.PACKED, bits, 0, 0);
         }
-        if (options.threshold() == null && most - least < LEAST_SWING) {
+        if (options.thresholdOf(name) == null && most - least < LEAST_SWING) {
             throw new RecordFault(
                     lines.get(odd),
                     "found '" + CsvReader.shown(fields.get(odd)) + "' in column '" + name
                             + "', which looks like volts and does not swing in the first rows; give the threshold between low and high.");
         }
-        double middle = options.threshold() != null ? options.threshold() : (least + most) / 2;
-        double swing =
-                options.hysteresis() != null ? options.hysteresis() : USUAL_HYSTERESIS * Math.max(0, most - least);
+        double middle = options.thresholdOf(name) != null ? options.thresholdOf(name) : (least + most) / 2;
+        double swing = options.hysteresisOf(name) != null
+                ? options.hysteresisOf(name)
+                : USUAL_HYSTERESIS * Math.max(0, most - least);
         return new TableColumn(name, index, Kind.VOLTS, 1, middle - swing / 2, middle + swing / 2);
+    }
+
+    /** How it is read, for people. */
+    String inWords() {
+        return switch (kind) {
+            case LEVELS -> "0 and 1";
+            case VOLTS -> String.format(Locale.ROOT, "volts: low under %.2f V, high over %.2f V", low, high);
+            case PACKED -> "a number of " + bits + " bits: a line each";
+        };
+    }
+
+    boolean volts() {
+        return kind == Kind.VOLTS;
     }
 
     /** Its lines, the highest bit first where there are several. */

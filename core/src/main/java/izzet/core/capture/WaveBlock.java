@@ -17,7 +17,7 @@ import java.util.List;
 public record WaveBlock(long firstTick, long lastTick, byte[] packed) {
 
     /** Nodes in a full block. */
-    public static final int CAPACITY = 4096;
+    public static final int CAPACITY = 1024;
 
     private static final int FORMAT = 1;
     private static final int MOST_BYTES = 10;
@@ -27,13 +27,16 @@ public record WaveBlock(long firstTick, long lastTick, byte[] packed) {
     private static final int SEEN = 2 * LEVEL_BITS;
 
     static WaveBlock pack(List<WaveNode> nodes) {
-        byte[] plain = new byte[4 + nodes.size() * (2 * MOST_BYTES + 1)];
+        byte[] plain = new byte[4 + nodes.size() * (4 * MOST_BYTES + 2)];
         int size = number(plain, 0, nodes.size());
         long at = nodes.get(0).first();
         for (WaveNode node : nodes) {
             size = number(plain, size, node.first() - at);
             size = number(plain, size, node.last() - node.first());
-            plain[size++] = (byte) (node.before() | node.after() << AFTER | node.seen() << SEEN);
+            size = number(plain, size, node.gapFrom() - node.first());
+            size = number(plain, size, node.gapTo() - node.gapFrom());
+            plain[size++] = (byte) (node.before() | node.after() << AFTER | node.gapLevel() << SEEN);
+            plain[size++] = (byte) node.seen();
             at = node.last();
         }
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(size / 2);
@@ -66,8 +69,19 @@ public record WaveBlock(long firstTick, long lastTick, byte[] packed) {
             for (int i = 0; i < count; i++) {
                 long first = at + numbers.next();
                 at = first + numbers.next();
+                long gapFrom = first + numbers.next();
+                long gapTo = gapFrom + numbers.next();
                 int levels = numbers.plain[numbers.at++];
-                nodes.add(new WaveNode(first, at, levels & LEVEL, levels >> AFTER & LEVEL, levels >> SEEN & 7));
+                int seen = numbers.plain[numbers.at++];
+                nodes.add(new WaveNode(
+                        first,
+                        at,
+                        levels & LEVEL,
+                        levels >> AFTER & LEVEL,
+                        seen,
+                        gapFrom,
+                        gapTo,
+                        levels >> SEEN & LEVEL));
             }
             return nodes;
         } catch (IOException e) {

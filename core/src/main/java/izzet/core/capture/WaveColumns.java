@@ -119,29 +119,41 @@ public final class WaveColumns {
             return;
         }
         boolean inside = node.first() >= from && node.last() < to;
-        int first = inside ? column(node.first()) : 0;
-        int last = inside ? column(node.last()) : Integer.MAX_VALUE;
-        if (first == last) {
-            out[first] |= (byte) (1 << node.before() | node.seen());
-        } else if (last == first + 1 && node.clean()) {
-            // Its first change lies in one column and its last in the other, and each of them was low and high.
-            out[first] |= WaveNode.BOTH;
-            out[last] |= WaveNode.BOTH;
-            endLevel[first] = node.before();
+        if (inside && column(node.first()) == column(node.last())) {
+            int c = column(node.first());
+            out[c] |= (byte) (1 << node.before() | node.seen());
+            endLevel[c] = node.after();
+            level = node.after();
+        } else if (inside && node.clean() && burst(node.first(), node.gapFrom()) && burst(node.gapTo(), node.last())) {
+            // Busy, a pause, busy again: each busy part lies in a column or two.
+            solid(node.first(), node.gapFrom(), node.before(), node.gapLevel());
+            solid(node.gapTo(), node.last(), node.gapLevel(), node.after());
+        } else if (depth == 0) {
+            blocks(source.blocks(node.first(), node.last() + 1), node.first(), node.last());
         } else {
-            if (depth == 0) {
-                blocks(source.blocks(node.first(), node.last() + 1), node.first(), node.last());
-            } else {
-                for (WaveNode part : source.nodes(depth - 1, node.first(), node.last() + 1)) {
-                    if (part.first() >= node.first() && part.last() <= node.last()) {
-                        node(part, depth - 1, source);
-                    }
+            for (WaveNode part : source.nodes(depth - 1, node.first(), node.last() + 1)) {
+                if (part.first() >= node.first() && part.last() <= node.last()) {
+                    node(part, depth - 1, source);
                 }
             }
-            return;
         }
-        endLevel[last] = node.after();
-        level = node.after();
+    }
+
+    private boolean burst(long first, long last) {
+        return column(last) - column(first) <= 1;
+    }
+
+    /** Its first change lies in one column and its last in this or the next one, so each of them was low and high. */
+    private void solid(long first, long last, int before, int after) {
+        int left = column(first);
+        int right = column(last);
+        out[left] |= WaveNode.BOTH;
+        out[right] |= WaveNode.BOTH;
+        if (left != right) {
+            endLevel[left] = before;
+        }
+        endLevel[right] = after;
+        level = after;
     }
 
     private byte[] done() {

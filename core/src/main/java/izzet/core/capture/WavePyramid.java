@@ -10,7 +10,7 @@ import java.util.List;
 final class WavePyramid {
 
     static final int EDGES = 256;
-    static final int FAN = 32;
+    static final int FAN = 4;
 
     /** With fewer changes a line is drawn from them at once, and has no pyramid. */
     static final int FEW = 65_536;
@@ -41,6 +41,9 @@ final class WavePyramid {
     private int before;
     private int after;
     private int seen;
+    private long gapFrom;
+    private long gapTo;
+    private int gapLevel;
 
     WavePyramid(Out out) {
         this.out = out;
@@ -58,6 +61,13 @@ final class WavePyramid {
                 first = tick;
                 before = level;
                 seen = 0;
+                gapFrom = tick;
+                gapTo = tick;
+                gapLevel = newLevels[i];
+            } else if (tick - last > gapTo - gapFrom) {
+                gapFrom = last;
+                gapTo = tick;
+                gapLevel = level;
             }
             level = newLevels[i];
             last = tick;
@@ -69,7 +79,7 @@ final class WavePyramid {
     }
 
     private void close() {
-        push(0, new WaveNode(first, last, before, after, seen));
+        push(0, new WaveNode(first, last, before, after, seen, gapFrom, gapTo, gapLevel));
         held = 0;
     }
 

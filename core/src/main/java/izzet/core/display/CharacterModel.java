@@ -37,6 +37,7 @@ public final class CharacterModel implements Glass.Text {
     private boolean twoLines = true;
     private int shift;
     private long changes;
+    private long letters;
 
     /** Of the glass. */
     public CharacterModel(int columns, int rows) {
@@ -94,6 +95,7 @@ public final class CharacterModel implements Glass.Text {
             written[at / GLYPH_ROWS] = true;
         } else {
             text[address & 0x7F] = value & 0xFF;
+            letters++;
             if (shifting) {
                 shift += up ? 1 : -1;
             }
@@ -165,6 +167,11 @@ public final class CharacterModel implements Glass.Text {
     @Override
     public long changes() {
         return changes;
+    }
+
+    @Override
+    public long written() {
+        return letters;
     }
 
     @Override

@@ -14,6 +14,11 @@ public interface Glass {
     /** Rises with every change of what may be seen. */
     long changes();
 
+    /** Pixels or characters that were written so far, each time counted; -1 where that is not followed. */
+    default long written() {
+        return -1;
+    }
+
     /** What is not in the picture, such as "off", "inverted"; empty when there is nothing to say. */
     String state();
 

@@ -7,6 +7,7 @@ public abstract class PixelSession extends CommandSession implements Glass.Pixel
 
     private final Panel panel;
     private long changes;
+    private long written;
 
     protected PixelSession(Panel panel) {
         this.panel = panel;
@@ -19,6 +20,17 @@ public abstract class PixelSession extends CommandSession implements Glass.Pixel
     /** What may be seen has changed. */
     protected final void changed() {
         changes++;
+    }
+
+    /** So many pixels were written. */
+    protected final void wrote(int pixels) {
+        written += pixels;
+        changes++;
+    }
+
+    @Override
+    public final long written() {
+        return written;
     }
 
     /** A command that has no name here, with as many bytes as came behind it. */

@@ -104,6 +104,59 @@ class CsvReaderTest {
     }
 
     @Test
+    void eachColumnOfVoltsMayHaveItsThreshold() throws IOException {
+        String table = "time_us,SCL,TX\n0,3.28,0.2\n1,0.1,1.1\n2,1.70,0.2\n";
+        TableOptions options = TableOptions.of("", "SCL=1.8; TX = 0,6", "0", "", "");
+        assertThat(read(table, options).seen)
+                .containsExactly("0:SCL=1", "0:TX=0", "1000000:SCL=0", "1000000:TX=1", "2000000:TX=0");
+        assertThat(read(table, options.withThreshold("SCL", "1.5")).seen).contains("2000000:SCL=1");
+        assertThatThrownBy(() -> options.withThreshold("SCL", "half")).hasMessageContaining("threshold of SCL");
+        assertThatThrownBy(() -> TableOptions.of("", "2000", "", "", "")).hasMessageContaining("1000 V");
+    }
+
+    /** A column that nobody would take for times is one when somebody says so. */
+    @Test
+    void theColumnOfTimesMayBeNamed() throws IOException {
+        String table = "level,when\n1,5\n0,7\n";
+        assertThat(read(table, TableOptions.of("", "", "", "when", "us")).seen)
+                .containsExactly("5000000:level=1", "7000000:level=0");
+        assertThat(read("1,5\n0,7\n", TableOptions.of("", "", "", "2", "ms")).seen)
+                .containsExactly("5000000000:column 1=1", "7000000000:column 1=0");
+        assertThat(read("time_us,A\n0,1\n1,0\n", TableOptions.of("1000000", "", "", "none", "")).seen)
+                .contains("0:A=1", "1000000:A=0", "1000000:time_us=1");
+        assertThatThrownBy(() -> read(table, TableOptions.of("", "", "", "clock", "")))
+                .hasMessageContaining("no column 'clock'")
+                .hasMessageContaining("level, when");
+        assertThatThrownBy(() -> TableOptions.of("", "", "", "when", "min")).hasMessageContaining("unit");
+    }
+
+    private static TablePreview preview(String table, TableOptions options) throws IOException {
+        return RecordReader.preview(new ByteArrayInputStream(table.getBytes(StandardCharsets.UTF_8)), options);
+    }
+
+    @Test
+    void thePreviewTellsHowRowsAreReadAndAsksWhatIsOpen() throws IOException {
+        TablePreview clear = preview("time_us,A,SCL,port\n0,0,3.3,0x00\n1,1,0.1,0x81\n", TableOptions.NONE);
+        assertThat(clear.asks()).isNull();
+        assertThat(clear.columns())
+                .extracting(TablePreview.Column::read)
+                .containsExactly(
+                        "times in us",
+                        "0 and 1",
+                        "volts: low under 1.54 V, high over 1.86 V",
+                        "a number of 8 bits: a line each");
+        assertThat(clear.rows()).hasSize(2).first().asList().containsExactly("0", "0", "3.3", "0x00");
+        TablePreview open = preview("sample,SCL\n0,3.28\n1,3.30\n", TableOptions.NONE);
+        assertThat(open.asks()).contains("samples a second");
+        assertThat(open.columns()).extracting(TablePreview.Column::volts).containsExactly(false, true);
+        assertThat(preview("sample,SCL\n0,3.28\n1,3.30\n", new TableOptions(1e6, 1.5, null))
+                        .asks())
+                .isNull();
+        assertThat(preview("$timescale 1 ns $end\n", TableOptions.NONE)).isNull();
+        assertThat(preview("A,B\n", TableOptions.NONE).asks()).contains("no row");
+    }
+
+    @Test
     void severalLinesMayBePackedInOneNumber() throws IOException {
         assertThat(read("time_us,port\n0,0x00\n1,0x81\n2,0x80\n").seen)
                 .contains("1000000:port[7]=1", "1000000:port[0]=1", "2000000:port[0]=0")

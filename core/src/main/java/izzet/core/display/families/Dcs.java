@@ -233,7 +233,7 @@ public final class Dcs implements Interpreter {
             if (at >= 0) {
                 memory[at] = red << 16 | green << 8 | blue;
             }
-            changed();
+            wrote(1);
             if (x++ >= lastColumn) {
                 x = firstColumn;
                 y = y >= lastRow ? firstRow : y + 1;

@@ -123,7 +123,7 @@ public final class GreyOled implements Interpreter {
             int at = (row * COLUMNS + column) * PIXELS + half * 2;
             memory[at] = (byte) (value >> 4);
             memory[at + 1] = (byte) (value & 0xF);
-            changed();
+            wrote(2);
             half ^= 1;
             if (half != 0) {
                 return;

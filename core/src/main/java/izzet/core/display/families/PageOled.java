@@ -34,6 +34,7 @@ public final class PageOled implements Interpreter {
     private static final class Following extends PixelSession {
 
         private static final int PAGES = 8;
+        private static final int PAGE_ROWS = 8;
         private static final int PAGE_MODE = 2;
         private static final int LINES = 64;
 
@@ -171,7 +172,7 @@ public final class PageOled implements Interpreter {
         @Override
         protected void data(int value) {
             painted(1);
-            changed();
+            wrote(PAGE_ROWS);
             if (column < columns) {
                 memory[page * columns + column] = (byte) value;
             }

@@ -160,6 +160,7 @@ public final class TextTool implements Tool {
         ObjectNode answer = JsonMapper.shared().createObjectNode();
         ArrayNode placed = answer.putArray("placed");
         StringBuilder neutral = new StringBuilder();
+        StringBuilder python = new StringBuilder();
         StringBuilder assembler = new StringBuilder();
         int[] owner = new int[0x80];
         for (int n = 0; n < wishes.size(); n++) {
@@ -183,7 +184,7 @@ public final class TextTool implements Tool {
             }
             model.command(0x80 | address & 0x7F);
             write(model, wish.text(), owner, n + 1, remarks, row, columns, rows, one);
-            lines(neutral, assembler, address, wish.text());
+            lines(neutral, python, assembler, address, wish.text());
         }
         for (int i = 0; i < Math.abs(shift); i++) {
             model.command(shift > 0 ? 0x18 : 0x1C);
@@ -197,7 +198,9 @@ public final class TextTool implements Tool {
                     "shifted by " + Math.abs(shift) + (shift > 0 ? " to the left" : " to the right") + "; a line has "
                             + (two ? CharacterModel.LINE : 2 * CharacterModel.LINE) + " places and goes round");
         }
-        answer.put("neutral", neutral.toString()).put("assembler", assembler.toString());
+        answer.put("neutral", neutral.toString())
+                .put("python", python.toString())
+                .put("assembler", assembler.toString());
         return answer;
     }
 
@@ -261,12 +264,14 @@ public final class TextTool implements Tool {
         return -1;
     }
 
-    private static void lines(StringBuilder neutral, StringBuilder assembler, int address, String text) {
+    private static void lines(
+            StringBuilder neutral, StringBuilder python, StringBuilder assembler, int address, String text) {
         String quoted = text.replace("\\", "\\\\").replace("\"", "\\\"");
         neutral.append(String.format(Locale.ROOT, "command(0x%02X);  // cursor\n", 0x80 | address))
                 .append("text(\"")
                 .append(quoted)
                 .append("\");\n");
+        python.append(String.format(Locale.ROOT, "command(0x%02X)  # cursor\ntext(\"%s\")\n", 0x80 | address, quoted));
         assembler.append(String.format(Locale.ROOT, "  lda #$%02X\n  jsr command\n", 0x80 | address));
         for (int c : text.codePoints().toArray()) {
             assembler.append(String.format(Locale.ROOT, "  lda #$%02X\n  jsr data\n", codeOf(c)));
