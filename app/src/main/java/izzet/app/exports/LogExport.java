@@ -41,7 +41,9 @@ class LogExport implements PlanExport {
 
     @Override
     public Optional<String> missing(ExportSource source) {
-        return log.of(source.stored().id(), "").isEmpty() ? Optional.of("nothing is written down yet.") : Optional.empty();
+        return log.of(source.stored().id(), "").isEmpty()
+                ? Optional.of("nothing is written down yet.")
+                : Optional.empty();
     }
 
     @Override

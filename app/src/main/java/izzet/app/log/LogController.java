@@ -33,8 +33,10 @@ class LogController {
     private final LogStore log;
     private final Happened happened;
     private final RecordRows records;
+    private final LogMarkdown markdown;
 
-    LogController(PlanFrames frames, LogStore log, Happened happened, RecordRows records) {
+    LogController(PlanFrames frames, LogStore log, Happened happened, RecordRows records, LogMarkdown markdown) {
+        this.markdown = markdown;
         this.frames = frames;
         this.log = log;
         this.happened = happened;
@@ -43,9 +45,9 @@ class LogController {
 
     /**
      * @param address of the page of what it is tied to; empty for none
-     * @param planName of an entry of another plan; empty on the plan's own page
+     * @param html of its text
      */
-    public record EntryView(LogStore.Entry entry, String address) {}
+    public record EntryView(LogStore.Entry entry, String address, String html) {}
 
     /** @param from address of the page that the writer comes from */
     @GetMapping("/plans/{id}/log")
@@ -83,10 +85,12 @@ class LogController {
         return "log/page";
     }
 
-    private static List<EntryView> views(List<LogStore.Entry> entries) {
+    private List<EntryView> views(List<LogStore.Entry> entries) {
         return entries.stream()
                 .map(e -> new EntryView(
-                        e, Subject.address(e.row().planId(), e.row().about())))
+                        e,
+                        Subject.address(e.row().planId(), e.row().about()),
+                        markdown.html(e.row().text())))
                 .toList();
     }
 

@@ -9,8 +9,8 @@ import org.commonmark.renderer.html.HtmlRenderer;
 import org.springframework.stereotype.Component;
 
 /** Text of entries as HTML that can do no harm: tags are shown as they were typed, links lead to the web only, pictures become links. */
-@Component("markdown")
-public class LogMarkdown {
+@Component
+class LogMarkdown {
 
     private final Parser parser = Parser.builder().build();
     private final HtmlRenderer renderer = HtmlRenderer.builder()
@@ -24,7 +24,7 @@ public class LogMarkdown {
             })
             .build();
 
-    public String html(String text) {
+    String html(String text) {
         Node document = parser.parse(text);
         document.accept(new AbstractVisitor() {
             @Override

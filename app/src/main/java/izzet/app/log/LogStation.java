@@ -33,7 +33,7 @@ class LogStation implements Station {
     @Override
     public Glance glance(Seen seen) {
         long count = entries.countOf(seen.stored().id());
-        return count == 0 ? Glance.NOTHING : new Glance(count + (count == 1 ? " entry" : " entries"), "");
+        return count == 0 ? Glance.NOTHING : new Glance(String.valueOf(count), "");
     }
 
     @Override

@@ -96,12 +96,14 @@ record Subject(String about, String words, String trouble) {
         Optional<Finding> found = frame.report().findings().stream()
                 .filter(f -> f.id().equals(id))
                 .findFirst();
-        return found.map(f -> new Subject(about, cut(f.sentence()), troubleOf(f))).orElse(NOTHING);
+        return found.map(f -> new Subject(about, cut(f.sentence()), troubleOf(f)))
+                .orElse(NOTHING);
     }
 
     /** Under which entries on a finding are found again. */
     static String troubleOf(Finding finding) {
-        return finding.rule() + " " + finding.trouble().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return finding.rule() + " "
+                + finding.trouble().name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     private static Subject record(String about, String id, PlanFrame frame, RecordRows records) {
@@ -145,8 +147,7 @@ record Subject(String about, String words, String trouble) {
         String id = about.substring(colon + 1);
         return switch (about.substring(0, colon)) {
             case "finding" -> base + "/findings/" + id;
-            case "record" ->
-                base + "/traffic/" + (id.contains("@") ? id.replace("@", "?at=") : id);
+            case "record" -> base + "/traffic/" + (id.contains("@") ? id.replace("@", "?at=") : id);
             case "symptom" -> {
                 String[] told = id.split("\\|", -1);
                 yield base + "/bring-up?see=" + told[0] + (told.length > 2 ? "&yes=" + told[1] + "&no=" + told[2] : "");

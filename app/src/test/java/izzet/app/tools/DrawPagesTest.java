@@ -9,12 +9,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import izzet.app.PagesOfAPlan;
 import izzet.app.drawing.Pictures;
 import izzet.core.display.Picture;
 import java.io.IOException;
 import java.util.Base64;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
@@ -40,7 +42,8 @@ class DrawPagesTest extends PagesOfAPlan {
         Page page = browser.page(port);
         page.navigate("/plans/" + id + "/pins");
         page.keyboard().press("d");
-        assertThat(page.locator("h1")).hasText("Text");
+        assertThat(page.locator("#drawer h1")).hasText("Text");
+        assertThat(page.locator("#drawer [name=kind]")).isFocused();
         assertThat(page.locator("[name=columns]")).hasValue("20");
         page.locator("#text1").fill("Platform 2 in 4 min, then 3");
         assertThat(page.locator("#answer")).containsText("goes on in another row");
@@ -57,8 +60,29 @@ class DrawPagesTest extends PagesOfAPlan {
         assertThat(page.locator("[name=column1]")).hasValue("5");
         assertThat(page.locator("[name=row1]")).hasValue("1");
         assertThat(page.locator("#answer")).containsText("command(0xC5)");
-        page.getByText("Hall sign").click();
+        page.locator("#drawer a", new Page.LocatorOptions().setHasText("Hall sign"))
+                .click();
         assertThat(page.locator("[name=kind]")).hasValue("pixels");
+        assertThat(page).hasURL(Pattern.compile(".*/plans/" + id + "/pins"));
+        page.locator("[name=columns]").focus();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#drawer")).isHidden();
+        assertThat(page.locator("[aria-controls=drawer]")).isFocused();
+        page.context().close();
+    }
+
+    /** Two glyphs are two slots, and run in one place. */
+    @Test
+    void glyphsRunOneAfterTheOther() {
+        Page page = browser.page(port);
+        page.navigate("/tools/glyph?rows=" + "31+".repeat(8) + "1+".repeat(8).strip());
+        Locator run = page.locator("svg.run g");
+        assertThat(run).hasCount(2);
+        assertThat(run.nth(1)).hasAttribute("visibility", "hidden");
+        page.locator("button", new Page.LocatorOptions().setHasText("Run")).click();
+        assertThat(run.nth(1)).hasAttribute("visibility", "visible");
+        assertThat(page.locator("button", new Page.LocatorOptions().setHasText("Stop")))
+                .isVisible();
         page.context().close();
     }
 

@@ -167,19 +167,19 @@ public record Plan(
         return with(d -> d.consoleOff = off);
     }
 
-    Plan withParts(List<PlacedPart> newParts) {
+    public Plan withParts(List<PlacedPart> newParts) {
         return with(d -> d.parts = newParts);
     }
 
-    Plan withBuses(List<Bus> newBuses) {
+    public Plan withBuses(List<Bus> newBuses) {
         return with(d -> d.buses = newBuses);
     }
 
-    Plan withConnections(List<Connection> newConnections) {
+    public Plan withConnections(List<Connection> newConnections) {
         return with(d -> d.connections = newConnections);
     }
 
-    Plan withResistors(List<Resistor> newResistors) {
+    public Plan withResistors(List<Resistor> newResistors) {
         return with(d -> d.resistors = newResistors);
     }
 

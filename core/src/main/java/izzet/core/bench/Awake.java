@@ -1,0 +1,42 @@
+package izzet.core.bench;
+
+import izzet.core.catalog.OpenLine;
+import izzet.core.catalog.Rail;
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import java.util.Optional;
+
+/** Whether a part on the desk works at all: supply, ground, reset. */
+final class Awake {
+
+    private Awake() {}
+
+    /** Why it does not; empty where it does. */
+    static Optional<String> not(Circuit built, Unit unit) {
+        for (Wire wire : built.wiresOf(unit)) {
+            if (wire.role() == Role.SUPPLY && wire.line().required() && !held(built, wire, false)) {
+                return Optional.of(wire.line().id() + " has no supply");
+            }
+            if (wire.role() == Role.GROUND && wire.line().required() && !held(built, wire, true)) {
+                return Optional.of(wire.line().id() + " is not on ground");
+            }
+            if (wire.role() == Role.RESET && !wire.connected() && wire.line().open() == OpenLine.FLOATS) {
+                return Optional.of("its reset floats, and so it hangs as it came up");
+            }
+            if (wire.role() == Role.RESET
+                    && wire.connected()
+                    && Source.of(built, wire).equals(new Source(null, 0))) {
+                return Optional.of("its reset is held low");
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean held(Circuit built, Wire wire, boolean ground) {
+        return built.netOf(wire.from()).stream()
+                .flatMap(n -> n.rails().stream())
+                .anyMatch((Rail r) -> r.ground() == ground);
+    }
+}

@@ -1,0 +1,127 @@
+package izzet.core.bench;
+
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.JoinedNet;
+import izzet.core.circuit.Net;
+import izzet.core.circuit.Segments;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A 2-wire bus as it stands on the desk: who answers at an address, through switches as they are set. Not thread-safe. */
+final class DeskBus {
+
+    private static final int MOST_HOPS = 6;
+
+    private final Desk desk;
+    private final Circuit built;
+    private final String data;
+    private final String clock;
+
+    /** Open channels of a switch by its id, a bit each; a switch comes up with all of them shut. */
+    private final Map<String, Integer> open = new HashMap<>();
+
+    private int transfers;
+
+    /**
+     * @param data label of the pin on which the program has its data
+     * @param clock label of the pin on which it has its clock
+     */
+    DeskBus(Desk desk, String data, String clock) {
+        this.desk = desk;
+        this.built = desk.built();
+        this.data = data;
+        this.clock = clock;
+    }
+
+    /** Whether both lines come up when nobody pulls them down. */
+    boolean rises() {
+        return rises(data) && rises(clock);
+    }
+
+    private boolean rises(String pin) {
+        List<Net> nets = built.nets().stream().filter(n -> has(n, pin)).toList();
+        if (nets.isEmpty()) {
+            return false;
+        }
+        boolean grounded = nets.stream().flatMap(n -> n.rails().stream()).anyMatch(r -> r.ground());
+        boolean pulled = JoinedNet.fittedOn(built, nets).stream()
+                .anyMatch(f -> f.unit() == null || !desk.is(Desk.Condition.WITHOUT_FITTED_PULL_UPS));
+        return pulled && !grounded;
+    }
+
+    /** Whether something holds the data low all the time. */
+    boolean stuck() {
+        return built.nets().stream()
+                .filter(n -> has(n, data))
+                .flatMap(n -> n.rails().stream())
+                .anyMatch(r -> r.ground());
+    }
+
+    private static boolean has(Net net, String pin) {
+        return net.pins().stream().anyMatch(p -> p.label().equals(pin));
+    }
+
+    /** Those that answer at an address now. */
+    List<Unit> answering(int address) {
+        List<Unit> all = new ArrayList<>();
+        if (!rises()) {
+            return all;
+        }
+        for (Unit unit : built.units()) {
+            boolean its = built.addressOf(unit).filter(a -> a == address).isPresent();
+            if (its && Awake.not(built, unit).isEmpty() && reached(unit)) {
+                all.add(unit);
+            }
+        }
+        return all;
+    }
+
+    private boolean reached(Unit unit) {
+        Optional<Wire> sda = built.wire(unit, Role.I2C_SDA);
+        Optional<Wire> scl = built.wire(unit, Role.I2C_SCL);
+        return sda.isPresent() && scl.isPresent() && leads(sda.get(), data, 0) && leads(scl.get(), clock, 0);
+    }
+
+    /** Whether a line leads to a pin, through switches and gates that are open and work. */
+    private boolean leads(Wire wire, String pin, int depth) {
+        Optional<Net> net = built.netOf(wire.from());
+        if (net.isEmpty() || depth > MOST_HOPS) {
+            return false;
+        }
+        if (has(net.get(), pin)) {
+            return true;
+        }
+        Optional<Segments.Upstream> up = built.upstream(wire);
+        Optional<Unit> through = up.flatMap(u -> built.unit(u.line().owner()));
+        if (up.isEmpty() || through.isEmpty() || Awake.not(built, through.get()).isPresent()) {
+            return false;
+        }
+        boolean shut = through.get().part().busSwitch() != null
+                && up.get().channel() != null
+                && up.get().channel().matches("\\d+")
+                && (open.getOrDefault(through.get().id(), 0)
+                                        >> Integer.parseInt(up.get().channel())
+                                & 1)
+                        == 0;
+        Optional<Wire> next = built.wire(up.get().line());
+        return !shut && next.isPresent() && leads(next.get(), pin, depth + 1);
+    }
+
+    /** A transfer goes over the bus. @return those that hear it */
+    List<Unit> write(int address, List<Integer> bytes) {
+        boolean lost = desk.is(Desk.Condition.BAD_JOINT) && transfers++ % 2 == 1;
+        List<Unit> hearing = lost ? List.of() : answering(address);
+        for (Unit unit : hearing) {
+            if (unit.part().busSwitch() != null && !bytes.isEmpty()) {
+                open.put(unit.id(), bytes.get(bytes.size() - 1));
+            }
+        }
+        return hearing;
+    }
+}

@@ -1,0 +1,315 @@
+package izzet.core.bench;
+
+import izzet.core.catalog.PartKind;
+import izzet.core.circuit.Contrast;
+import izzet.core.circuit.Unit;
+import izzet.core.code.BringUp;
+import izzet.core.code.Op;
+import izzet.core.code.ProgramBus;
+import izzet.core.code.ProgramPin;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.I2cTransfer;
+import izzet.core.display.Glass;
+import izzet.core.display.Interpreters;
+import izzet.core.display.Panel;
+import izzet.core.display.Session;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The bring-up program runs on the desk: what it does with the board's pins goes over the wires that are there, and each display shows what
+ * it makes of what arrives at its own pins. Not thread-safe; one for each run.
+ */
+public final class DeskRun {
+
+    private static final int BITS = 8;
+    private static final long STROBE_NANOS = 1000;
+
+    /**
+     * What a display shows.
+     *
+     * @param glass null where it never began
+     * @param why it shows nothing, as somebody who knows the desk would say; empty where it shows something
+     */
+    public record Shown(Unit unit, Glass glass, String why) {}
+
+    private final Desk desk;
+    private final PinRecord record;
+    private final Map<String, Integer> pins = new HashMap<>();
+    private final Map<String, Ear> ears = new LinkedHashMap<>();
+    private final Map<String, Session> sessions = new HashMap<>();
+    private final Map<String, DeskBus> buses = new HashMap<>();
+    private final Map<String, Integer> modes = new HashMap<>();
+    private final Map<String, Long> halfClock = new HashMap<>();
+    private long now;
+
+    private DeskRun(Desk desk, PinRecord record) {
+        this.desk = desk;
+        this.record = record;
+        for (Unit unit : desk.built().units()) {
+            if (unit.part().kind() == PartKind.DISPLAY
+                    && Awake.not(desk.built(), unit).isEmpty()) {
+                Interpreters.of(Panel.family(unit.part()))
+                        .ifPresent(i -> sessions.put(unit.id(), i.begin(Panel.of(unit.part()))));
+            }
+        }
+    }
+
+    /** The program runs once. */
+    public static List<Shown> of(Desk desk) {
+        return of(desk, new PinRecord(List.of(), 1));
+    }
+
+    /** @param record of a capture device that listens meanwhile */
+    public static List<Shown> of(Desk desk, PinRecord record) {
+        DeskRun run = new DeskRun(desk, record);
+        BringUp program = BringUp.of(desk.programmed());
+        program.ops().stream()
+                .filter(Op.SerialBegin.class::isInstance)
+                .map(Op.SerialBegin.class::cast)
+                .forEach(b -> run.modes.put(b.bus().name(), b.mode()));
+        run.listen();
+        program.ops().forEach(run::op);
+        run.ears.values().forEach(e -> e.end(run.now));
+        record.end(run.now);
+        return run.shown();
+    }
+
+    private void listen() {
+        for (Unit unit : desk.built().units()) {
+            Session session = sessions.get(unit.id());
+            if (session != null) {
+                int mode = unit.part().spi() == null
+                        ? 0
+                        : unit.part().spi().modes().stream()
+                                .min(Integer::compare)
+                                .orElse(0);
+                Ear.of(desk.built(), unit, mode, (BusEvent e) -> session.hear(e))
+                        .ifPresent(ear -> ears.put(unit.id(), ear));
+            }
+        }
+    }
+
+    private List<Shown> shown() {
+        List<Shown> all = new ArrayList<>();
+        for (Unit unit : desk.built().units()) {
+            if (unit.part().kind() == PartKind.DISPLAY) {
+                Glass glass = Optional.ofNullable(sessions.get(unit.id()))
+                        .flatMap(Session::glass)
+                        .orElse(null);
+                all.add(new Shown(unit, glass, why(unit, glass)));
+            }
+        }
+        return all;
+    }
+
+    private String why(Unit unit, Glass glass) {
+        Optional<String> asleep = Awake.not(desk.built(), unit);
+        if (asleep.isPresent()) {
+            return asleep.get();
+        }
+        boolean contrast = Contrast.of(desk.built()).stream()
+                .anyMatch(c -> c.line().unit().id().equals(unit.id()) && c.turned());
+        if (contrast && desk.is(Desk.Condition.CONTRAST_NOT_TURNED)) {
+            return "its contrast was never turned";
+        }
+        if (glass == null) {
+            return "what it understands is not followed here";
+        }
+        return glass.changes() == 0 ? "nothing that it knows arrived" : "";
+    }
+
+    private void op(Op op) {
+        if (op instanceof Op.Output output) {
+            set(output.pin(), output.high() ? 1 : 0);
+            moment();
+        } else if (op instanceof Op.Level level) {
+            set(level.pin(), level.high() ? 1 : 0);
+            moment();
+        } else if (op instanceof Op.Wait wait) {
+            now += wait.micros() * 1000;
+        } else if (op instanceof Op.TwoWire write) {
+            transfer(write.bus(), write.address(), write.bytes());
+        } else if (op instanceof Op.TwoWireRun run) {
+            pieces(run);
+        } else if (op instanceof Op.SerialBegin begin) {
+            halfClock.put(begin.bus().name(), 500_000_000L / Math.max(1, begin.hertz()));
+            set(begin.bus().clock(), begin.mode() >= 2 ? 1 : 0);
+            moment();
+        } else if (op instanceof Op.Serial write) {
+            write.bytes().forEach(b -> serial(write.bus(), b));
+        } else if (op instanceof Op.SerialRun run) {
+            for (int i = 0; i < run.pairs().size(); i += 2) {
+                for (int n = 0; n < run.pairs().get(i); n++) {
+                    serial(run.bus(), run.pairs().get(i + 1));
+                }
+            }
+        } else if (op instanceof Op.Rectangles all) {
+            all.rectangles().forEach(r -> rectangle(all, r));
+        } else if (op instanceof Op.Strobe strobe) {
+            strobe(strobe);
+        }
+    }
+
+    private void set(ProgramPin pin, int level) {
+        if (pin == null) {
+            return;
+        }
+        Integer before = pins.put(pin.label(), level);
+        if (before == null || before != level) {
+            record.change(now, pin.label(), level);
+            ears.values().forEach(e -> e.change(pin.label(), level));
+        }
+    }
+
+    private void moment() {
+        ears.values().forEach(e -> e.moment(now));
+        now += STROBE_NANOS / 10;
+    }
+
+    private void strobe(Op.Strobe strobe) {
+        for (int i = 0; i < strobe.lines().size(); i++) {
+            set(strobe.lines().get(i), strobe.value() >> i & 1);
+        }
+        moment();
+        set(strobe.enable(), 1);
+        moment();
+        now += STROBE_NANOS;
+        set(strobe.enable(), 0);
+        moment();
+        now += strobe.micros() * 1000;
+    }
+
+    private void serial(ProgramBus bus, int value) {
+        int mode = modes.getOrDefault(bus.name(), 0);
+        long half = Math.max(1, halfClock.getOrDefault(bus.name(), 125L));
+        int idle = mode >= 2 ? 1 : 0;
+        boolean late = (mode & 1) == 1;
+        for (int bit = BITS - 1; bit >= 0; bit--) {
+            if (late) {
+                edge(bus.clock(), 1 - idle, half);
+            }
+            set(bus.data(), value >> bit & 1);
+            ears.values().forEach(e -> e.moment(now));
+            now += half;
+            edge(bus.clock(), late ? idle : 1 - idle, half);
+            if (!late) {
+                edge(bus.clock(), idle, 0);
+            }
+        }
+    }
+
+    private void edge(ProgramPin clock, int level, long rest) {
+        set(clock, level);
+        ears.values().forEach(e -> e.moment(now));
+        now += rest;
+    }
+
+    private void rectangle(Op.Rectangles all, Op.Rectangle r) {
+        if (all.select() != null) {
+            set(all.select(), 0);
+            moment();
+        }
+        command(all, 0x2A, r.x0() >> 8, r.x0() & 0xFF, r.x1() >> 8, r.x1() & 0xFF);
+        command(all, 0x2B, r.y0() >> 8, r.y0() & 0xFF, r.y1() >> 8, r.y1() & 0xFF);
+        command(all, 0x2C);
+        for (int i = (r.x1() - r.x0() + 1) * (r.y1() - r.y0() + 1); i > 0; i--) {
+            serial(all.bus(), r.colour() >> BITS);
+            serial(all.bus(), r.colour() & 0xFF);
+        }
+        if (all.select() != null) {
+            set(all.select(), 1);
+            moment();
+        }
+    }
+
+    private void command(Op.Rectangles all, int command, int... bytes) {
+        set(all.dataCommand(), 0);
+        moment();
+        serial(all.bus(), command);
+        set(all.dataCommand(), 1);
+        moment();
+        for (int b : bytes) {
+            serial(all.bus(), b);
+        }
+    }
+
+    private void pieces(Op.TwoWireRun run) {
+        List<Integer> bytes = new ArrayList<>(List.of(run.control()));
+        for (int i = 0; i < run.pairs().size(); i += 2) {
+            for (int n = 0; n < run.pairs().get(i); n++) {
+                bytes.add(run.pairs().get(i + 1));
+                if (bytes.size() > Op.TwoWireRun.PIECE) {
+                    transfer(run.bus(), run.address(), bytes);
+                    bytes = new ArrayList<>(List.of(run.control()));
+                }
+            }
+        }
+        if (bytes.size() > 1) {
+            transfer(run.bus(), run.address(), bytes);
+        }
+    }
+
+    private void transfer(ProgramBus bus, int address, List<Integer> bytes) {
+        if (bus.data() == null || bus.clock() == null) {
+            return;
+        }
+        DeskBus on = buses.computeIfAbsent(
+                bus.name(),
+                k -> new DeskBus(desk, bus.data().label(), bus.clock().label()));
+        List<Unit> hearing = on.write(address, bytes);
+        long start = now;
+        boolean acknowledged = !hearing.isEmpty();
+        wave(bus, address, acknowledged ? bytes : List.of(), acknowledged, on);
+        if (acknowledged) {
+            boolean[] acks = new boolean[bytes.size()];
+            Arrays.fill(acks, true);
+            byte[] data = new byte[bytes.size()];
+            for (int i = 0; i < data.length; i++) {
+                data[i] = bytes.get(i).byteValue();
+            }
+            I2cTransfer event = new I2cTransfer(
+                    start, now, I2cTransfer.Begin.START, I2cTransfer.End.STOP, address, 7, false, true, data, acks);
+            hearing.forEach(u -> Optional.ofNullable(sessions.get(u.id())).ifPresent(s -> s.hear(event)));
+        }
+    }
+
+    /** The two lines as they go; without pull-ups they never rise. */
+    private void wave(ProgramBus bus, int address, List<Integer> bytes, boolean acknowledged, DeskBus on) {
+        if (!on.rises()) {
+            set(bus.data(), 0);
+            set(bus.clock(), 0);
+            now += 20_000;
+            return;
+        }
+        long quarter = 250_000_000L / Math.max(1, bus.hertz());
+        lines(bus, 1, 1, quarter);
+        lines(bus, 0, 1, 3 * quarter);
+        lines(bus, 0, 0, quarter);
+        byteOut(bus, address << 1, acknowledged, quarter);
+        bytes.forEach(b -> byteOut(bus, b, true, quarter));
+        lines(bus, 0, 0, quarter);
+        lines(bus, 0, 1, 3 * quarter);
+        lines(bus, 1, 1, 5 * quarter);
+    }
+
+    private void byteOut(ProgramBus bus, int value, boolean acknowledged, long quarter) {
+        for (int bit = BITS; bit >= 0; bit--) {
+            int level = bit == 0 ? (acknowledged ? 0 : 1) : value >> bit - 1 & 1;
+            lines(bus, level, 0, quarter);
+            lines(bus, level, 1, 2 * quarter);
+            lines(bus, level, 0, quarter);
+        }
+    }
+
+    private void lines(ProgramBus bus, int data, int clock, long rest) {
+        set(bus.data(), data);
+        set(bus.clock(), clock);
+        now += rest;
+    }
+}

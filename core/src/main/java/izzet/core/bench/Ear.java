@@ -1,0 +1,118 @@
+package izzet.core.bench;
+
+import izzet.core.capture.TimeScale;
+import izzet.core.catalog.BusKind;
+import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.Decoder;
+import izzet.core.decode.Protocol;
+import izzet.core.decode.Protocols;
+import izzet.core.decode.Settings;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** What a part hears on lines of its own: the levels at its pins, whatever wire brings them, through the decoder of its bus. */
+final class Ear {
+
+    private final Decoder decoder;
+
+    /** Role by label of the pin that drives it; a pin may drive several. */
+    private final Map<String, List<Integer>> roles = new HashMap<>();
+
+    private Ear(Decoder decoder) {
+        this.decoder = decoder;
+    }
+
+    /** Empty for a part that has no such bus here. */
+    static Optional<Ear> of(Circuit built, Unit unit, int mode, Consumer<BusEvent> out) {
+        boolean serial = unit.variant().bus() == BusKind.SPI;
+        boolean character = unit.variant().bus() == null
+                && unit.part().glass() != null
+                && "character".equals(unit.part().glass().family());
+        if (!serial && !character) {
+            return Optional.empty();
+        }
+        Protocol protocol = Protocols.of(serial ? "spi" : "character-lcd");
+        Map<String, Source> sources = new HashMap<>();
+        for (Wire wire : built.wiresOf(unit)) {
+            String role = serial ? serialRole(wire) : characterRole(wire);
+            if (role != null) {
+                sources.putIfAbsent(role, Source.of(built, wire));
+            }
+        }
+        Map<String, String> given = new HashMap<>();
+        sources.keySet().forEach(r -> given.put(r, r));
+        given.put("mode", String.valueOf(mode));
+        given.put("busWidth", unit.variant().id().startsWith("8") ? "8" : "4");
+        Settings settings;
+        try {
+            settings = Settings.of(protocol, given::get);
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+        Ear ear = new Ear(protocol.decoder(settings, out));
+        ear.decoder.begin(new TimeScale(1_000_000));
+        for (int i = 0; i < protocol.roles().size(); i++) {
+            Source source = sources.get(protocol.roles().get(i).id());
+            if (source != null) {
+                ear.decoder.change(i, source.level());
+                if (source.pin() != null) {
+                    ear.roles
+                            .computeIfAbsent(source.pin(), k -> new ArrayList<>())
+                            .add(i);
+                }
+            }
+        }
+        ear.decoder.moment(0);
+        return Optional.of(ear);
+    }
+
+    private static String serialRole(Wire wire) {
+        return switch (wire.role()) {
+            case SPI_SCK -> "clock";
+            case SPI_MOSI -> "mosi";
+            case SELECT -> "select";
+            case DATA_COMMAND -> "dc";
+            default -> null;
+        };
+    }
+
+    private static String characterRole(Wire wire) {
+        String id = wire.line().id().toLowerCase(Locale.ROOT).replace("/", "");
+        if (wire.role() == Role.ENABLE) {
+            return "e";
+        }
+        if (id.equals("rs") || id.equals("rw")) {
+            return id;
+        }
+        return wire.role() == Role.DATA && id.matches("d?b?[0-7]") ? "d" + id.charAt(id.length() - 1) : null;
+    }
+
+    /** A pin changes; heard once {@link #moment} comes. */
+    boolean change(String pin, int level) {
+        List<Integer> mine = roles.get(pin);
+        if (mine == null) {
+            return false;
+        }
+        for (int role : mine) {
+            decoder.change(role, level);
+        }
+        return true;
+    }
+
+    void moment(long tick) {
+        decoder.moment(tick);
+    }
+
+    void end(long tick) {
+        decoder.end(tick);
+    }
+}

@@ -1,0 +1,31 @@
+package izzet.core.bench;
+
+import izzet.core.circuit.Circuit;
+import java.util.List;
+
+/** Something that goes wrong at a bench. Has a public constructor without arguments; discovery finds it in {@code bench.faults}. */
+public interface Fault {
+
+    /** As addresses name it. */
+    String id();
+
+    /** For people: "two wires exchanged". */
+    String name();
+
+    /**
+     * A place where it can be.
+     *
+     * @param key as addresses name it
+     * @param words for people
+     */
+    record Place(String key, String words) {}
+
+    /** Where it can be in a plan; empty where it cannot be. */
+    List<Place> places(Circuit planned);
+
+    /** The desk with it, at one of its places. */
+    Desk at(Desk desk, String key);
+
+    /** What it does, and why, for the end of a search. */
+    String explained();
+}

@@ -1,0 +1,64 @@
+package izzet.core.bench.faults;
+
+import izzet.core.bench.Desk;
+import izzet.core.bench.Fault;
+import izzet.core.bench.Rewired;
+import izzet.core.catalog.Part;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
+import izzet.core.plan.PlacedPart;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** The program speaks to the address of another strap than the module has. */
+public final class WrongAddressInCode implements Fault {
+
+    @Override
+    public String id() {
+        return "code-address";
+    }
+
+    @Override
+    public String name() {
+        return "a wrong address in the program";
+    }
+
+    @Override
+    public List<Place> places(Circuit planned) {
+        List<Place> places = new ArrayList<>();
+        for (Unit unit : planned.units()) {
+            if (!Rewired.display(unit)) {
+                continue;
+            }
+            for (Part.Strap strap : unit.part().straps()) {
+                Part.Strap.Setting now = planned.settingOf(unit, strap);
+                strap.settings().stream()
+                        .filter(s -> s.addsToAddress() != now.addsToAddress())
+                        .findFirst()
+                        .ifPresent(
+                                s -> places.add(new Place(unit.id() + "," + strap.id() + "," + s.id(), unit.name())));
+            }
+        }
+        return places;
+    }
+
+    @Override
+    public Desk at(Desk desk, String key) {
+        String[] told = key.split(",");
+        return desk.programmed(Rewired.parts(desk.programmed().plan(), p -> {
+            if (!p.id().equals(told[0])) {
+                return p;
+            }
+            Map<String, String> straps = new TreeMap<>(p.straps());
+            straps.put(told[1], told[2]);
+            return new PlacedPart(p.id(), p.part(), p.partVersion(), p.name(), p.interfaceId(), straps, p.bus(), null);
+        }));
+    }
+
+    @Override
+    public String explained() {
+        return "A scan finds the module where the plan has it; a record shows the program asking elsewhere, and nobody answers. Constants read back show the same.";
+    }
+}

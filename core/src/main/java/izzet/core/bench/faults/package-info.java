@@ -1,0 +1,2 @@
+/** Faults of a bench, one class each. */
+package izzet.core.bench.faults;
