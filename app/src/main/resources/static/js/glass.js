@@ -157,15 +157,15 @@ export default () => {
       canvas.width = (told.columns * CELL + 6) * scale;
       canvas.height = (told.rows * TALL + 6) * scale;
       g.scale(scale, scale);
-      g.fillStyle = "#dfe8dc";
+      g.fillStyle = "#173f5f";
       g.fillRect(0, 0, canvas.width, canvas.height);
       g.font = "15px 'Izzet Mono', monospace";
       g.textAlign = "center";
       frame.lines.forEach((line, row) => [...line].forEach((c, column) => {
         const x = 3 + column * CELL, y = 3 + row * TALL, own = c < " " ? frame.glyphs[c.charCodeAt(0)] : null;
-        g.fillStyle = "#d2ddce";
+        g.fillStyle = "#1f5178";
         g.fillRect(x, y, CELL - 1, TALL - 2);
-        g.fillStyle = "#1f2a1c";
+        g.fillStyle = "#f2f8ff";
         if (own) {
           own.forEach((bits, r) => [0, 1, 2, 3, 4].filter((b) => bits >> 4 - b & 1)
             .forEach((b) => g.fillRect(x + 0.5 + b * 2, y + 1 + r * 2, 1.8, 1.8)));

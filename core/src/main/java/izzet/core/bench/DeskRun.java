@@ -1,6 +1,7 @@
 package izzet.core.bench;
 
 import izzet.core.catalog.PartKind;
+import izzet.core.catalog.Role;
 import izzet.core.circuit.Contrast;
 import izzet.core.circuit.Unit;
 import izzet.core.code.BringUp;
@@ -20,12 +21,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The bring-up program runs on the desk: what it does with the board's pins goes over the wires that are there, and each display shows what
  * it makes of what arrives at its own pins. Not thread-safe; one for each run.
  */
 public final class DeskRun {
+
+    private static final Set<Role> INPUTS =
+            Set.of(Role.CONTROL, Role.DATA_COMMAND, Role.SELECT, Role.ENABLE, Role.DATA, Role.SPI_SCK, Role.SPI_MOSI);
 
     private static final int BITS = 8;
     private static final long STROBE_NANOS = 1000;
@@ -35,8 +40,29 @@ public final class DeskRun {
      *
      * @param glass null where it never began
      * @param why it shows nothing, as somebody who knows the desk would say; empty where it shows something
+     * @param floating its inputs that nothing holds: what is seen is one of several things that may be
      */
-    public record Shown(Unit unit, Glass glass, String why) {}
+    public record Shown(Unit unit, Glass glass, String why, List<String> floating) {
+
+        /** Whether nothing is seen on it. */
+        public boolean blank() {
+            return !why.isEmpty()
+                    || glass == null
+                    || (glass instanceof Glass.Text t
+                            ? t.lines().stream().allMatch(String::isBlank)
+                            : Arrays.stream(((Glass.Pixels) glass).seen().rgb()).allMatch(c -> c == 0));
+        }
+
+        /** Whether a person would tell it from another one by looking. */
+        public boolean looksLike(Shown other) {
+            if (blank() || other.blank()) {
+                return blank() && other.blank();
+            }
+            return glass instanceof Glass.Text t
+                    ? t.lines().equals(((Glass.Text) other.glass).lines())
+                    : ((Glass.Pixels) glass).seen().differences(((Glass.Pixels) other.glass).seen()) == 0;
+        }
+    }
 
     private final Desk desk;
     private final PinRecord record;
@@ -102,10 +128,18 @@ public final class DeskRun {
                 Glass glass = Optional.ofNullable(sessions.get(unit.id()))
                         .flatMap(Session::glass)
                         .orElse(null);
-                all.add(new Shown(unit, glass, why(unit, glass)));
+                all.add(new Shown(unit, glass, why(unit, glass), floating(unit)));
             }
         }
         return all;
+    }
+
+    private List<String> floating(Unit unit) {
+        return desk.built().wiresOf(unit).stream()
+                .filter(w -> w.line().required() && INPUTS.contains(w.role()))
+                .filter(w -> Source.of(desk.built(), w).floats())
+                .map(w -> w.line().id())
+                .toList();
     }
 
     private String why(Unit unit, Glass glass) {

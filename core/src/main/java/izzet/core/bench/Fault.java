@@ -26,6 +26,12 @@ public interface Fault {
     /** The desk with it, at one of its places. */
     Desk at(Desk desk, String key);
 
+    /** How hard it is to find, from 1. */
+    int rank();
+
+    /** Which instrument tells most, for who asks. */
+    String hint();
+
     /** What it does, and why, for the end of a search. */
     String explained();
 }

@@ -50,7 +50,7 @@ class DeskTest {
 
     private static final Circuit PLANNED = planned();
 
-    private static Circuit planned() {
+    static Circuit planned() {
         StringBuilder wires = new StringBuilder();
         for (String wire : WIRES.split(",")) {
             String[] ends = wire.strip().split(" ");

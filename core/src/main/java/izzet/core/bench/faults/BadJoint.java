@@ -29,6 +29,16 @@ public final class BadJoint implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 8;
+    }
+
+    @Override
+    public String hint() {
+        return "It works and it does not. Record the bus and look for what is not heard.";
+    }
+
+    @Override
     public String explained() {
         return "A scan may find everything; a record shows transfers that are heard and others that are not, to the same part. Move each wire while it runs.";
     }

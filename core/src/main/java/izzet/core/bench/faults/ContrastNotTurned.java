@@ -32,6 +32,16 @@ public final class ContrastNotTurned implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 1;
+    }
+
+    @Override
+    public String hint() {
+        return "The program is right and the wires are, too. What is left between memory and eye?";
+    }
+
+    @Override
     public String explained() {
         return "Everything works and nothing is seen: the record is right, the glass is blank. Turn it until the cells show; the meter tells which way.";
     }

@@ -56,6 +56,16 @@ public final class ExchangedWires implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 4;
+    }
+
+    @Override
+    public String hint() {
+        return "Go along the wires of the part that is wrong, one by one, with the meter.";
+    }
+
+    @Override
     public String explained() {
         return "Each wire brings what the other line was meant to get. A meter finds it: each of the two wires beeps to the wrong place.";
     }

@@ -51,6 +51,16 @@ public final class FloatingReset implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 5;
+    }
+
+    @Override
+    public String hint() {
+        return "It has supply and its bus, and does not start. What else does a chip need to start?";
+    }
+
+    @Override
     public String explained() {
         return "The part comes up held in reset or half awake: blank, and right after a reset by hand. No capacitor and no wait in the program cures it; a resistor or a pin does.";
     }

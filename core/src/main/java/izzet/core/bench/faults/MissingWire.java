@@ -43,6 +43,16 @@ public final class MissingWire implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 2;
+    }
+
+    @Override
+    public String hint() {
+        return "One check of the meter does not beep.";
+    }
+
+    @Override
     public String explained() {
         return "The line floats, or the part has no supply. A meter finds it: no beep from end to end.";
     }

@@ -48,6 +48,16 @@ public final class NoPullUps implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 3;
+    }
+
+    @Override
+    public String hint() {
+        return "Measure the bus lines against ground while nothing is sent.";
+    }
+
+    @Override
     public String explained() {
         return "Nothing brings the lines up: both stay near 0 V, and nobody answers. The meter shows it at once.";
     }

@@ -67,6 +67,16 @@ public final class OneRowOff implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 6;
+    }
+
+    @Override
+    public String hint() {
+        return "Everything of one module is wrong at once. Count its holes.";
+    }
+
+    @Override
     public String explained() {
         return "Supply and ground meet other lines, too: switch off first. Count the holes from the end of the header, then try each wire with the meter.";
     }

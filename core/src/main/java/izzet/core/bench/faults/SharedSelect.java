@@ -54,6 +54,16 @@ public final class SharedSelect implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 7;
+    }
+
+    @Override
+    public String hint() {
+        return "Look which selects are on which pins.";
+    }
+
+    @Override
     public String explained() {
         return "Both parts hear what is meant for one. In the record only one select ever moves; the meter beeps from one select to the other.";
     }

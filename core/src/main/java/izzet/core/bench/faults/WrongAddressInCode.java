@@ -58,6 +58,16 @@ public final class WrongAddressInCode implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 4;
+    }
+
+    @Override
+    public String hint() {
+        return "The scan is right. Record the bus and see whom the program asks.";
+    }
+
+    @Override
     public String explained() {
         return "A scan finds the module where the plan has it; a record shows the program asking elsewhere, and nobody answers. Constants read back show the same.";
     }

@@ -56,6 +56,16 @@ public final class WrongStrap implements Fault {
     }
 
     @Override
+    public int rank() {
+        return 3;
+    }
+
+    @Override
+    public String hint() {
+        return "Scan the bus, and hold what answers against the plan.";
+    }
+
+    @Override
     public String explained() {
         return "It answers at another address than the program asks. A scan shows one address missing and one that nobody expects.";
     }

@@ -1,0 +1,113 @@
+package izzet.app.bench;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.SelectOption;
+import izzet.app.PagesOfAPlan;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** The bench on its page: displays, instruments, faults, tasks. */
+class BenchPagesTest extends PagesOfAPlan {
+
+    private static final String PLAN =
+            """
+            {"format":"izzet-plan","version":1,"name":"Bell room","board":"mcu-8bit-5v-14-6","parts":[
+            {"id":"hall","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"},
+            {"id":"cabin","part":"character-16x2-direct","partVersion":2,"name":"Cabin display","interface":"4-bit"}],
+            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":400000}],
+            "connections":[{"from":"hall:VCC","to":"rail:5V"},{"from":"hall:GND","to":"rail:GND"},{"from":"hall:SCL","to":"board:A5"},
+            {"from":"hall:SDA","to":"board:A4"},{"from":"cabin:VDD","to":"rail:5V"},{"from":"cabin:VSS","to":"rail:GND"},
+            {"from":"cabin:RS","to":"board:A0"},{"from":"cabin:E","to":"board:A1"},{"from":"cabin:D4","to":"board:2"},
+            {"from":"cabin:D5","to":"board:3"},{"from":"cabin:D6","to":"board:4"},{"from":"cabin:D7","to":"board:5"},
+            {"from":"cabin:V0","to":"rail:GND","seriesOhms":1000}]}
+            """;
+
+    BenchPagesTest() {
+        super(PLAN);
+    }
+
+    @Test
+    void aFaultOnTheDeskIsSeenByGlassScannerAndMeter() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/bring-up");
+        page.locator("a", new Page.LocatorOptions().setHasText("simulated bench"))
+                .click();
+        Locator cells = page.locator(".desk-glasses svg.cells").first();
+        assertThat(cells).hasAttribute("aria-label", "Cabin display shows: AbcdefghijklmnoB / CrstuvwxyzabcdeD");
+        assertThat(page.locator(".desk-glasses")).containsText("RW floats: what it shows is chance");
+        assertThat(page.locator("dl.facts code")).hasText("0x3C");
+        page.locator("[name=fault]").last().selectOption(new SelectOption().setValue("exchanged@hall:SCL,hall:SDA"));
+        page.locator("button", new Page.LocatorOptions().setHasText("Put it on the desk"))
+                .click();
+        assertThat(page.locator("dl.facts code")).hasText("nobody answers");
+        assertThat(page.locator(".desk-glasses")).containsText("blank: nothing that it knows arrived");
+        assertThat(page.locator("details td.bad")).hasCount(2);
+        page.locator("[name=red]").selectOption(new SelectOption().setValue("hall:SCL"));
+        page.locator("[name=black]").selectOption(new SelectOption().setValue("board:A4"));
+        page.locator("button", new Page.LocatorOptions().setHasText("Measure")).click();
+        assertThat(page.locator("#i-meter ~ p[role=status]")).containsText("Unplugged: beeps");
+        page.context().close();
+    }
+
+    /** The record of the bench is a record like any other: its bus is found, and the sign's picture comes out. */
+    @Test
+    void theCaptureDeviceMakesARecordOfThePlan() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/bench");
+        page.getByLabel("A4", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByLabel("A5", new Page.GetByLabelOptions().setExact(true)).check();
+        page.locator("[name=rate]").fill("10");
+        page.locator("button", new Page.LocatorOptions().setHasText("Record the start"))
+                .click();
+        page.waitForURL(Pattern.compile(".*/traffic/\\d+.*"));
+        assertThat(page.locator(".glass h2")).hasText("Hall sign");
+        assertThat(page.locator(".findings .empty")).containsText("Every address heard is in the plan");
+        page.context().close();
+    }
+
+    /** A task shows what is seen and no more; looks are counted, a wrong guess says no, the right one explains. */
+    @Test
+    void aTaskIsSolvedByLooking() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/bench");
+        page.locator(".tasks a").first().click();
+        assertThat(page.locator("h2").first()).hasText("Task 1");
+        assertThat(page.locator("dl.facts")).hasCount(0);
+        assertThat(page.locator(".desk-glasses")).not().containsText("blank:");
+        page.locator("a", new Page.LocatorOptions().setHasText("Scan (one look)"))
+                .click();
+        assertThat(page.locator("dl.facts")).isVisible();
+        assertThat(page.locator(".lead")).containsText("Looks so far: 1");
+        page.locator("[name=guess]").selectOption(new SelectOption().setIndex(0));
+        page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
+                .click();
+        assertThat(page.locator(".lead")).containsText("Looks so far: 2");
+        page.locator("a", new Page.LocatorOptions().setHasText("Show what it was"))
+                .click();
+        assertThat(page.locator("aside p[role=status]").first()).containsText("It was: ");
+        page.context().close();
+    }
+
+    @Test
+    void whatTheBenchCannotDoIsSaid() throws Exception {
+        pages.perform(get("/plans/" + id + "/bench").param("fault", "gremlin@x"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("no fault")));
+        pages.perform(get("/plans/" + id + "/bench").param("task", "99"))
+                .andExpect(status().isNotFound())
+                .andExpect(content().string(containsString("has tasks from 1 to")));
+        pages.perform(post("/plans/" + id + "/bench/record"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("Clip the capture device")));
+        pages.perform(get("/plans/" + id + "/bench").param("red", "nowhere").param("black", "rail:GND"))
+                .andExpect(status().isBadRequest());
+    }
+}
