@@ -12,18 +12,27 @@ const uploaded = (e) => {
 };
 
 export default () => ({
+  opener: null,
+
   init() {
     const on = (name, does) => document.addEventListener(name, does);
     on("keydown", (e) => this.key(e));
     on("htmx:beforeRequest", () => say("working …"));
     on("htmx:afterRequest", () => say(""));
+    on("htmx:configRequest", (e) => {
+      if (e.detail.path === "/help" || e.detail.path === "/reach") e.detail.parameters.here = window.location.pathname;
+    });
     on("htmx:sendError", () => say("The application does not answer. Is it still running?"));
     on("htmx:xhr:progress", uploaded);
     on("htmx:beforeSwap", refused);
     on("htmx:beforeSwap", keepOpen);
     on("htmx:beforeSwap", remember);
     on("htmx:afterSettle", restore);
-    on("htmx:afterSwap", (e) => { if (e.detail.target.id === "drawer-body") this.pull(); });
+    // What happens in the drawer is no place to come back to; htmx would push the address of a boosted link whatever hx-push-url says.
+    on("htmx:beforeHistoryUpdate", (e) => {
+      if (e.detail.target.id === "side-body") Object.assign(e.detail.history, { type: "replace", path: window.location.pathname + window.location.search });
+    });
+    on("htmx:afterSwap", (e) => { if (e.detail.target.id === "side-body") this.pull(e.detail.requestConfig.elt); });
   },
 
   help() {
@@ -31,11 +40,39 @@ export default () => ({
   },
 
   // The drawer lies beside the station, which stays in use.
-  pull() {
-    const drawer = document.getElementById("drawer");
+  pull(opener) {
+    const drawer = document.getElementById("side");
     if (drawer.open) return;
+    this.opener = opener;
     drawer.show();
     drawer.querySelector("#tool input:not([type=hidden]), #tool textarea, #tool select")?.focus();
+  },
+
+  // The command box: words, then the arrows among what was found.
+  reach() {
+    const box = document.getElementById("reach"), words = document.getElementById("reach-words");
+    box.showModal();
+    words.select();
+    window.htmx.trigger(words, "opened");
+  },
+
+  first(e) {
+    e.preventDefault();
+    this.go(document.querySelector("#found a"));
+  },
+
+  go(link) {
+    if (!link) return;
+    document.getElementById("reach").close();
+    window.location.href = link.href;
+  },
+
+  alongFound(e) {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[e.key];
+    if (!by) return;
+    e.preventDefault();
+    const all = [...document.querySelectorAll("#found a")], next = all.indexOf(document.activeElement) + by;
+    (next < 0 ? document.getElementById("reach-words") : all[Math.min(next, all.length - 1)])?.focus();
   },
 
   // What is written down is tied to what the page shows now.
@@ -45,8 +82,8 @@ export default () => ({
   },
 
   shut() {
-    document.getElementById("drawer").close();
-    document.querySelector("[aria-controls=drawer]")?.focus();
+    document.getElementById("side").close();
+    this.opener?.focus();
   },
 
   // A component that took the key has prevented its default.
@@ -65,6 +102,8 @@ export default () => ({
       target.select();
       e.preventDefault();
     } else {
+      // Else the letter would be typed where the click moves the focus.
+      e.preventDefault();
       target.click();
     }
   },

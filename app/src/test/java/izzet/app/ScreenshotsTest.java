@@ -40,8 +40,8 @@ class ScreenshotsTest {
                     "draw");
             take(page, "/plans/1/bring-up?see=lit-blank", "bring-up");
             take(page, "/shelf?q=oled+128x64", "shelf");
-            take(page, "/shelf/parts/oled-1v3-132-2wire", "shelf-part");
-            take(page, "/shelf/boards/mcu-dual-40", "shelf-board");
+            take(page, "/plans/1/bench?fault=missing@cabin:D6", "bench");
+            take(page, "/plans/1/log", "log");
             take(page, "/shelf/parts/own-lever-frame/edit", "own-part");
             take(page, "/shelf/which?family=small+OLED&header-pins=4", "which");
             take(page, "/shelf/choose?shows=pixels&columns=120&pictures=10&board=&order=TROUBLE", "choose");

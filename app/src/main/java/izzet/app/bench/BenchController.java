@@ -36,6 +36,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -69,9 +70,19 @@ class BenchController {
         this.records = records;
     }
 
-    /** @param png of pixels, as base64; null for a glass of characters, and where nothing is shown */
+    /**
+     * @param floating what floats at it, in words
+     * @param png of pixels, as base64; null for a glass of characters, and where nothing is shown
+     */
     public record GlassView(
-            String name, String why, boolean blank, List<String> lines, int columns, int rows, String png) {}
+            String name,
+            String why,
+            String floating,
+            boolean blank,
+            List<String> lines,
+            int columns,
+            int rows,
+            String png) {}
 
     /** @param told as {@code fault@place} */
     public record FaultView(String told, String name, String place) {}
@@ -83,13 +94,19 @@ class BenchController {
     public record Asked(
             List<String> fault, Integer task, String look, Integer steps, String guess, String red, String black) {
 
+        /** A fault has commas, at which a list would be parted. */
+        Asked with(MultiValueMap<String, String> all) {
+            return new Asked(all.get("fault"), task, look, steps, guess, red, black);
+        }
+
         int stepsDone() {
             return steps == null ? 0 : Math.max(0, Math.min(999, steps));
         }
     }
 
     @GetMapping("/plans/{id}/bench")
-    String page(@PathVariable long id, Asked asked, Model model) {
+    String page(@PathVariable long id, Asked told, @RequestParam MultiValueMap<String, String> all, Model model) {
+        Asked asked = told.with(all);
         PlanFrame frame = frames.of(id, "bench");
         Circuit planned = frame.circuit();
         List<Practice.Task> tasks = tasks(planned);
@@ -113,14 +130,14 @@ class BenchController {
                 asked.black() == null
                         ? Target.rail(planned.board().ground().id()).toString()
                         : asked.black());
-        boolean all = task == null;
-        if (all || "scan".equals(asked.look())) {
+        boolean open = task == null;
+        if (open || "scan".equals(asked.look())) {
             Map<String, String> scan = new LinkedHashMap<>();
             BusScan.of(desk)
                     .forEach((bus, there) -> scan.put(bus, there.isEmpty() ? "nobody answers" : BusScan.text(there)));
             model.addAttribute("scan", scan);
         }
-        if (all || "checks".equals(asked.look())) {
+        if (open || "checks".equals(asked.look())) {
             model.addAttribute(
                     "checks",
                     new Meter(desk).checks().stream().map(BenchController::view).toList());
@@ -305,8 +322,10 @@ class BenchController {
             @PathVariable long id,
             @RequestParam(required = false) List<String> pin,
             @RequestParam(defaultValue = "4") double rate,
-            Asked asked)
+            Asked told,
+            @RequestParam MultiValueMap<String, String> all)
             throws IOException {
+        Asked asked = told.with(all);
         Circuit planned = frames.of(id, "bench").circuit();
         Set<String> known = pins(planned);
         List<String> pins =

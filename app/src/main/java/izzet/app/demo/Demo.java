@@ -1,6 +1,7 @@
 package izzet.app.demo;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.log.LogStore;
 import izzet.app.plan.PlanStore;
 import izzet.app.traffic.RecordStore;
 import izzet.app.traffic.SampleRecord;
@@ -29,6 +30,7 @@ class Demo implements SmartLifecycle {
 
     private final PlanStore plans;
     private final RecordStore records;
+    private final LogStore log;
     private final PlanDocument documents;
     private final Shelf shelf;
     private final TransactionOperations transactions;
@@ -38,6 +40,7 @@ class Demo implements SmartLifecycle {
     Demo(
             PlanStore plans,
             RecordStore records,
+            LogStore log,
             PlanDocument documents,
             Shelf shelf,
             TransactionOperations transactions,
@@ -45,6 +48,7 @@ class Demo implements SmartLifecycle {
         this.wanted = wanted;
         this.plans = plans;
         this.records = records;
+        this.log = log;
         this.documents = documents;
         this.shelf = shelf;
         this.transactions = transactions;
@@ -92,6 +96,18 @@ class Demo implements SmartLifecycle {
         });
         for (long id : recorded) {
             records.upload(id, "signs at power-up.vcd", new ByteArrayInputStream(SampleRecord.bytes()));
+            log.note(
+                    id,
+                    1,
+                    "Both platform signs show the same",
+                    "They share **0x3C**, so each hears what the other is told. Until the bus switch comes, the strap of"
+                            + " platform 2 goes to the other place.");
+            log.note(
+                    id,
+                    1,
+                    "Cabin display: bars at first, then nothing",
+                    "- bars in the upper row only: never set up\n- after the start: nothing, until the wiper was turned"
+                            + " towards ground\n\nNo capacitor, no wait, no other cable had made a difference.");
         }
     }
 }

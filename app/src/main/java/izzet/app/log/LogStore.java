@@ -82,6 +82,11 @@ public class LogStore {
         return row.id();
     }
 
+    /** Keeps a line of text that is tied to nothing. */
+    public void note(long planId, int revision, String title, String text) {
+        add(planId, revision, null, new Written(title, text, Subject.NOTHING), List.of());
+    }
+
     private static void write(LogEntryRow row, Written written, Instant now) {
         Subject subject = written.subject();
         row.write(written.title(), written.text(), subject.about(), subject.words(), subject.trouble(), now);

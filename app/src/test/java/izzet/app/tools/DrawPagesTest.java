@@ -42,8 +42,8 @@ class DrawPagesTest extends PagesOfAPlan {
         Page page = browser.page(port);
         page.navigate("/plans/" + id + "/pins");
         page.keyboard().press("d");
-        assertThat(page.locator("#drawer h1")).hasText("Text");
-        assertThat(page.locator("#drawer [name=kind]")).isFocused();
+        assertThat(page.locator("#side h1")).hasText("Text");
+        assertThat(page.locator("#side [name=kind]")).isFocused();
         assertThat(page.locator("[name=columns]")).hasValue("20");
         page.locator("#text1").fill("Platform 2 in 4 min, then 3");
         assertThat(page.locator("#answer")).containsText("goes on in another row");
@@ -60,14 +60,14 @@ class DrawPagesTest extends PagesOfAPlan {
         assertThat(page.locator("[name=column1]")).hasValue("5");
         assertThat(page.locator("[name=row1]")).hasValue("1");
         assertThat(page.locator("#answer")).containsText("command(0xC5)");
-        page.locator("#drawer a", new Page.LocatorOptions().setHasText("Hall sign"))
+        page.locator("#side a", new Page.LocatorOptions().setHasText("Hall sign"))
                 .click();
         assertThat(page.locator("[name=kind]")).hasValue("pixels");
         assertThat(page).hasURL(Pattern.compile(".*/plans/" + id + "/pins"));
         page.locator("[name=columns]").focus();
         page.keyboard().press("Escape");
-        assertThat(page.locator("#drawer")).isHidden();
-        assertThat(page.locator("[aria-controls=drawer]")).isFocused();
+        assertThat(page.locator("#side")).isHidden();
+        assertThat(page.locator("[aria-controls=side][data-key=d]")).isFocused();
         page.context().close();
     }
 

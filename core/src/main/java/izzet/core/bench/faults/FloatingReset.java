@@ -62,6 +62,7 @@ public final class FloatingReset implements Fault {
 
     @Override
     public String explained() {
-        return "The part comes up held in reset or half awake: blank, and right after a reset by hand. No capacitor and no wait in the program cures it; a resistor or a pin does.";
+        return "The part comes up held in reset or half awake: blank, and right after a reset by hand."
+                + " No capacitor and no wait in the program cures it; a resistor or a pin does.";
     }
 }

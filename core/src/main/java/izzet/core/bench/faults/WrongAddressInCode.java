@@ -69,6 +69,7 @@ public final class WrongAddressInCode implements Fault {
 
     @Override
     public String explained() {
-        return "A scan finds the module where the plan has it; a record shows the program asking elsewhere, and nobody answers. Constants read back show the same.";
+        return "A scan finds the module where the plan has it; a record shows the program asking elsewhere, and nobody answers."
+                + " Constants read back show the same.";
     }
 }
