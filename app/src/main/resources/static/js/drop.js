@@ -44,6 +44,7 @@ export default () => ({
     if (!answer.ok) return;
     const page = new DOMParser().parseFromString(await answer.text(), "text/html");
     box.replaceChildren(...page.body.childNodes);
+    if (box.querySelector("[role=alert]")) this.$root.querySelector(".table-options").open = true;
     if (name !== "file") box.querySelector(`[name="${CSS.escape(name)}"]:not([type=radio]), [name="${CSS.escape(name)}"]:checked`)?.focus();
   },
 });

@@ -12,6 +12,7 @@ import placer from "./placer.js";
 import record from "./record.js";
 import shell from "./shell.js";
 import slots from "./slots.js";
+import tour, { tourStart } from "./tour.js";
 import weave from "./weave.js";
 import wiring from "./wiring.js";
 
@@ -29,6 +30,8 @@ Alpine.data("placer", placer);
 Alpine.data("record", record);
 Alpine.data("shell", shell);
 Alpine.data("slots", slots);
+Alpine.data("tour", tour);
+Alpine.data("tourStart", tourStart);
 Alpine.data("weave", weave);
 Alpine.data("wiring", wiring);
 Alpine.start();

@@ -58,7 +58,7 @@ export default () => ({
 
   first(e) {
     e.preventDefault();
-    this.go(document.querySelector("#found a"));
+    this.go(document.querySelector("#reached a"));
   },
 
   go(link) {
@@ -71,7 +71,7 @@ export default () => ({
     const by = { ArrowDown: 1, ArrowUp: -1 }[e.key];
     if (!by) return;
     e.preventDefault();
-    const all = [...document.querySelectorAll("#found a")], next = all.indexOf(document.activeElement) + by;
+    const all = [...document.querySelectorAll("#reached a")], next = all.indexOf(document.activeElement) + by;
     (next < 0 ? document.getElementById("reach-words") : all[Math.min(next, all.length - 1)])?.focus();
   },
 

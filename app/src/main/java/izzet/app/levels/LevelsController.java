@@ -4,12 +4,14 @@ import izzet.app.preference.Preferences;
 import izzet.app.shell.AskedNumber;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.app.shell.Turns;
 import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Rail;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PinCurrents;
+import izzet.core.levels.Builds;
 import izzet.core.levels.LevelMargin;
 import izzet.core.levels.PowerFlow;
 import izzet.core.levels.WhatIf;
@@ -33,6 +35,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class LevelsController {
 
     private static final double MOST_PERCENT = 10;
+    private static final double USUAL_PERCENT = 5;
+    private static final double LEAST_SHARE = 0.01;
+    private static final int MOST_LINES = 12;
+    private static final int MOST_VALUES = 8;
     private static final String AT = "at.";
 
     /** Of a small regulator without copper around it. From memory of the data sheets of such parts. */
@@ -42,8 +48,10 @@ class LevelsController {
 
     private final PlanFrames frames;
     private final Preferences preferences;
+    private final Turns turns;
 
-    LevelsController(PlanFrames frames, Preferences preferences) {
+    LevelsController(PlanFrames frames, Preferences preferences, Turns turns) {
+        this.turns = turns;
         this.frames = frames;
         this.preferences = preferences;
     }
@@ -84,6 +92,59 @@ class LevelsController {
                     ? "nothing limits it to " + Quantity.amperes(limit)
                     : Quantity.amperes(amperes) + " of " + Quantity.amperes(limit);
         }
+    }
+
+    /** How many of many builds keep every level, with supplies and resistors as they come. */
+    @GetMapping("/plans/{id}/levels/builds")
+    String builds(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String supply,
+            @RequestParam(defaultValue = "") String resistor,
+            Model model) {
+        PlanFrame frame = frames.of(id, "levels");
+        double supplies = AskedNumber.of(supply, USUAL_PERCENT, 0, MOST_PERCENT);
+        double resistors = AskedNumber.of(resistor, USUAL_PERCENT, 0, 2 * MOST_PERCENT);
+        Builds builds = turns.take(() -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL));
+        model.addAttribute("frame", frame);
+        model.addAttribute("supply", supplies);
+        model.addAttribute("resistor", resistors);
+        model.addAttribute("builds", builds);
+        model.addAttribute(
+                "lines",
+                builds.lines().stream()
+                        .limit(MOST_LINES)
+                        .map(l -> new BuildLine(
+                                l.name(),
+                                millis(l.nominal()),
+                                millis(l.worst()),
+                                l.lost() == 0 ? "never" : share(l.lost(), builds.count())))
+                        .toList());
+        model.addAttribute(
+                "values",
+                builds.values().stream()
+                        .filter(v -> v.share() > LEAST_SHARE)
+                        .limit(MOST_VALUES)
+                        .map(v -> new BuildValue(
+                                v.name(),
+                                Math.round(100 * v.share()) + " %",
+                                (v.voltsPerPercent() > 0 ? "+" : "") + millis(v.voltsPerPercent())))
+                        .toList());
+        model.addAttribute("works", share(builds.working(), builds.count()));
+        return "levels/builds";
+    }
+
+    /** A line of many builds, for people. */
+    public record BuildLine(String name, String nominal, String worst, String lost) {}
+
+    /** A value of many builds, for people. */
+    public record BuildValue(String name, String share, String perPercent) {}
+
+    private static String millis(double volts) {
+        return Math.round(volts * 1000) + " mV";
+    }
+
+    private static String share(int some, int all) {
+        return String.format(java.util.Locale.ROOT, "%.1f %%", 100.0 * some / all);
     }
 
     @GetMapping("/plans/{id}/levels")

@@ -37,6 +37,7 @@ import izzet.core.record.I2cTiming;
 import izzet.core.record.Instrument;
 import izzet.core.record.Lanes;
 import izzet.core.record.Remark;
+import izzet.core.record.StrangerText;
 import izzet.core.record.TalkFilter;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
@@ -291,8 +292,15 @@ class TrafficController {
                 : wanted.at() != null && records.beyond(bus.id(), wanted.at(), MOST_EVENTS)
                         ? wanted.at()
                         : stored.firstTick();
+        Map<Integer, List<I2cTransfer>> strangers = new LinkedHashMap<>();
         long until = records.events(bus.id(), begin, MOST_EVENTS, e -> {
             conversation.add(e);
+            if (e instanceof I2cTransfer t && t.ack() && !conversation.planned().containsKey(t.address())) {
+                List<I2cTransfer> mine = strangers.computeIfAbsent(t.address(), k -> new ArrayList<>());
+                if (mine.size() < StrangerText.MOST) {
+                    mine.add(t);
+                }
+            }
             conversation.glasses().forEach((part, glass) -> drawings.computeIfAbsent(part, k -> new Drawing())
                     .look(glass, e));
             filter.event(e);
@@ -329,6 +337,9 @@ class TrafficController {
         remarks.sort(Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
         model.addAttribute("remarks", remarks);
         model.addAttribute("living", living(remarks));
+        Map<Integer, StrangerText> told = new LinkedHashMap<>();
+        strangers.forEach((address, written) -> StrangerText.of(written).ifPresent(text -> told.put(address, text)));
+        model.addAttribute("strangers", told);
         model.addAttribute("lanes", lanes(stored, lanes));
         model.addAttribute("load", load(stored, lanes));
         model.addAttribute("glasses", glasses(frame, stored, conversation, drawings));

@@ -244,7 +244,7 @@ class AssignPagesTest {
         form(id, "/parts/p0/connect");
         form(id, "/parts/p1/connect");
         form(id, "/parts/p2/connect");
-        assertThat(page("/plans/" + id + "/move?board=wifi-single-30"))
+        assertThat(page("/plans/" + id + "/move?board=wifi-single-30&seconds=10"))
                 .contains("Use for Part 0")
                 .contains("then to mend: I2C bus puts 4.15 V on");
     }

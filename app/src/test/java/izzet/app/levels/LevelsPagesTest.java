@@ -176,4 +176,19 @@ class LevelsPagesTest extends PagesOfAPlan {
                     .andExpect(content().string(containsString(wrong[1])));
         }
     }
+
+    /** Many builds of the plan, with tolerances as asked for; what cannot be meant is told. */
+    @Test
+    void manyBuildsSayHowSureThePlanIs() throws Exception {
+        pages.perform(get("/plans/" + id + "/levels/builds"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("What is lost first")));
+        pages.perform(get("/plans/" + id + "/levels/builds")
+                        .param("supply", "0")
+                        .param("resistor", "0"))
+                .andExpect(content().string(containsString("<strong>100.0 %</strong>")));
+        pages.perform(get("/plans/" + id + "/levels/builds").param("supply", "much"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("much")));
+    }
 }

@@ -12,6 +12,7 @@ import com.microsoft.playwright.Page;
 import izzet.app.PagesOfAPlan;
 import izzet.app.help.HelpPages;
 import izzet.app.shell.Stations;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -45,7 +46,7 @@ class ReachPagesTest extends PagesOfAPlan {
         page.keyboard().press("k");
         assertThat(page.locator("#reach-words")).isFocused();
         page.keyboard().type("station traf");
-        Locator found = page.locator("#found a");
+        Locator found = page.locator("#reached a");
         assertThat(found).hasCount(1);
         page.keyboard().press("Enter");
         page.waitForURL(Pattern.compile(".*/plans/" + id + "/traffic"));
@@ -85,6 +86,34 @@ class ReachPagesTest extends PagesOfAPlan {
         page.locator("#side button", new Page.LocatorOptions().setHasText("Close"))
                 .click();
         assertThat(page.locator("#side")).isHidden();
+        page.context().close();
+    }
+
+    /** Five pages of a plan, one after the other; stopped, it stays away. */
+    @Test
+    void theTourGoesThroughFivePages() {
+        Page page = browser.page(port);
+        page.navigate("/");
+        assertThat(page.locator(".tour")).isHidden();
+        page.locator("button", new Page.LocatorOptions().setHasText("Tour in five steps"))
+                .click();
+        for (String place : List.of("pins", "findings", "wiring", "bench", "traffic")) {
+            page.waitForURL(Pattern.compile(".*/plans/\\d+/" + place));
+            assertThat(page.locator(".tour")).containsText(" of 5");
+            if (place.equals("wiring")) {
+                page.locator(".tour button", new Page.LocatorOptions().setHasText("Back"))
+                        .click();
+                page.waitForURL(Pattern.compile(".*/findings"));
+                page.locator(".tour button", new Page.LocatorOptions().setHasText("Next"))
+                        .click();
+                page.waitForURL(Pattern.compile(".*/wiring"));
+            }
+            page.locator(".tour button", new Page.LocatorOptions().setHasText("Next"))
+                    .click();
+        }
+        assertThat(page.locator(".tour")).isHidden();
+        page.reload();
+        assertThat(page.locator(".tour")).isHidden();
         page.context().close();
     }
 

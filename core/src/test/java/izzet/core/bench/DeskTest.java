@@ -118,6 +118,7 @@ class DeskTest {
                 "reset@map:RST | * | map | wire:map:RST>board:8",
                 "pull-ups | nothing | hall | idle:i2c:i2c.sda:pin A4 idle:i2c:i2c.scl:pin A5",
                 "code-address@hall,address,moved | * | hall | *",
+                "geometry@hall,oled-128x32-page-2wire | * | hall | *",
                 "contrast | * | cabin | *",
                 "joint | * | hall | *",
                 "select@map:C-CS,map:CS | * | none | wire:map:C-CS>board:7"

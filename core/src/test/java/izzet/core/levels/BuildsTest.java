@@ -1,0 +1,96 @@
+package izzet.core.levels;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.catalog.CatalogReader;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.PlanDocument;
+import org.junit.jupiter.api.Test;
+
+/** What many builds of a plan come to, against what can be reckoned by hand. */
+class BuildsTest {
+
+    /** A pull-up to 3.3 V on a bus whose board, supplied with 5 V, reads a high from 0.7 of that: 3.3 V against 3.5 V. */
+    private static Circuit bus(String board, String rail) {
+        String plan =
+                """
+                {"format":"izzet-plan","version":1,"name":"Weir lights","board":"%s","parts":[
+                {"id":"sign","part":"expander-8","partVersion":1,"name":"Lever expander","interface":"2-wire","bus":"i2c"}],
+                "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+                "connections":[{"from":"sign:VCC","to":"rail:%s"},{"from":"sign:GND","to":"rail:GND"},
+                {"from":"sign:SCL","to":"board:A5"},{"from":"sign:SDA","to":"board:A4"}],
+                "resistors":[{"id":"r1","from":"board:A4","to":"rail:%s","ohms":4700},{"id":"r2","from":"board:A5","to":"rail:%s","ohms":4700}]}
+                """
+                        .formatted(board, rail, rail, rail);
+        return new Circuit(new PlanDocument().read(plan, CatalogReader.shipped()), CatalogReader.shipped());
+    }
+
+    @Test
+    void aPlanWithWideMarginsWorksInEveryBuild() {
+        Builds builds = Builds.of(bus("mcu-8bit-5v-14-6", "5V"), 5, 5, 200);
+        assertThat(builds.missing()).isEmpty();
+        assertThat(builds.working()).isEqualTo(200);
+        assertThat(builds.lines()).isNotEmpty().allSatisfy(l -> {
+            assertThat(l.lost()).isZero();
+            assertThat(l.worst()).isLessThanOrEqualTo(l.nominal());
+        });
+        assertThat(builds.values()).extracting(Builds.Value::name).contains("supply 5 V", "resistor r1", "resistor r2");
+    }
+
+    @Test
+    void whatMissesOnPaperIsToldAndNotCounted() {
+        Builds builds = Builds.of(bus("mcu-8bit-5v-14-6", "3V3"), 5, 5, 100);
+        assertThat(builds.missing()).isNotEmpty().allMatch(n -> n.endsWith(", high"));
+        assertThat(builds.lines()).extracting(Builds.Line::name).doesNotContainAnyElementsOf(builds.missing());
+    }
+
+    /** A panel that stands 5.5 V on its lines, driven from 5 V: half a volt to spare, and a percent of the supply takes 50 mV of it. */
+    private static Circuit panel() {
+        String plan =
+                """
+                {"format":"izzet-plan","version":1,"name":"Weir map","board":"mcu-8bit-5v-14-6","parts":[
+                {"id":"map","part":"colour-128x160-serial-shifted","partVersion":2,"name":"Line map","interface":"panel","bus":"spi"}],
+                "buses":[{"id":"spi","kind":"spi","name":"SPI bus","controller":"spi0","clockHz":4000000}],
+                "connections":[{"from":"map:VCC","to":"rail:5V"},{"from":"map:GND","to":"rail:GND"},{"from":"map:SCK","to":"board:13"},
+                {"from":"map:SDI","to":"board:11"},{"from":"map:CS","to":"board:10"},{"from":"map:DC","to":"board:9"},
+                {"from":"map:RST","to":"board:8"}]}
+                """;
+        return new Circuit(new PlanDocument().read(plan, CatalogReader.shipped()), CatalogReader.shipped());
+    }
+
+    @Test
+    void moreToleranceNeverHelpsAndFiguresRepeat() {
+        Builds narrow = Builds.of(panel(), 1, 1, 150);
+        Builds wide = Builds.of(panel(), 10, 20, 150);
+        assertThat(narrow.working()).isEqualTo(150);
+        assertThat(wide.working()).isBetween(130, 150);
+        assertThat(wide.lines().get(0).worst())
+                .isLessThan(narrow.lines().get(0).worst())
+                .isGreaterThanOrEqualTo(-0.001);
+        assertThat(Builds.of(panel(), 10, 20, 150)).isEqualTo(wide);
+    }
+
+    @Test
+    void theValueThatSpoilsTheRestIsNamed() {
+        Builds.Value first = Builds.of(panel(), 5, 0, 300).values().get(0);
+        assertThat(first.name()).isEqualTo("supply 5 V");
+        assertThat(first.share()).isGreaterThan(0.99);
+        assertThat(first.voltsPerPercent()).isCloseTo(-0.05, org.assertj.core.data.Offset.offset(0.001));
+    }
+
+    /** Every margin of this bus moves with its supply or not at all: nothing but rounding is left, and nothing is blamed for it. */
+    @Test
+    void roundingBlamesNobody() {
+        assertThat(Builds.of(bus("mcu-8bit-5v-14-6", "5V"), 5, 5, 100).values()).allMatch(v -> v.share() == 0);
+    }
+
+    @Test
+    void anEmptyPlanHasNothingToLose() {
+        Circuit empty =
+                new Circuit(izzet.core.plan.Plan.empty("Nothing yet", "mcu-8bit-5v-14-6"), CatalogReader.shipped());
+        Builds builds = Builds.of(empty, 5, 5, 10);
+        assertThat(builds.lines()).isEmpty();
+        assertThat(builds.values()).isEmpty();
+        assertThat(builds.working()).isEqualTo(10);
+    }
+}
