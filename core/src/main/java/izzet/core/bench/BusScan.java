@@ -25,7 +25,7 @@ public final class BusScan {
             if (bus.serial() || bus.data() == null || bus.clock() == null) {
                 continue;
             }
-            DeskBus on = new DeskBus(desk, bus.data().label(), bus.clock().label());
+            DeskBus on = new DeskBus(desk, bus.data().label(), bus.clock().label(), Map.of());
             List<Integer> there = new ArrayList<>();
             for (int address = FIRST; address <= LAST; address++) {
                 // A data line that is held low reads as an answer to everything.

@@ -1,5 +1,6 @@
 package izzet.core.bench;
 
+import izzet.core.catalog.Part;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
@@ -7,6 +8,7 @@ import izzet.core.circuit.Net;
 import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -26,13 +28,18 @@ final class DeskBus {
     /** Open channels of a switch by its id, a bit each; a switch comes up with all of them shut. */
     private final Map<String, Integer> open = new HashMap<>();
 
+    /** Levels of the pins that the program drives, by label; those of the run. */
+    private final Map<String, Integer> pins;
+
     private int transfers;
 
     /**
      * @param data label of the pin on which the program has its data
      * @param clock label of the pin on which it has its clock
+     * @param pins levels that the program drives, by label, as they change
      */
-    DeskBus(Desk desk, String data, String clock) {
+    DeskBus(Desk desk, String data, String clock, Map<String, Integer> pins) {
+        this.pins = pins;
         this.desk = desk;
         this.built = desk.built();
         this.data = data;
@@ -97,20 +104,43 @@ final class DeskBus {
         if (has(net.get(), pin)) {
             return true;
         }
-        Optional<Segments.Upstream> up = built.upstream(wire);
-        Optional<Unit> through = up.flatMap(u -> built.unit(u.line().owner()));
-        if (up.isEmpty() || through.isEmpty() || Awake.not(built, through.get()).isPresent()) {
-            return false;
+        for (Wire end : net.get().wires()) {
+            Optional<Segments.Upstream> up = built.upstream(end);
+            boolean passes = up.isPresent()
+                    && Awake.not(built, end.unit()).isEmpty()
+                    && open(end, up.get().channel())
+                    && built.wire(up.get().line())
+                            .filter(next -> leads(next, pin, depth + 1))
+                            .isPresent();
+            if (passes) {
+                return true;
+            }
         }
-        boolean shut = through.get().part().busSwitch() != null
-                && up.get().channel() != null
-                && up.get().channel().matches("\\d+")
-                && (open.getOrDefault(through.get().id(), 0)
-                                        >> Integer.parseInt(up.get().channel())
-                                & 1)
-                        == 0;
-        Optional<Wire> next = built.wire(up.get().line());
-        return !shut && next.isPresent() && leads(next.get(), pin, depth + 1);
+        return false;
+    }
+
+    /** Whether a helper passes on to one of its lines now. */
+    private boolean open(Wire end, String channel) {
+        Part part = end.unit().part();
+        if (part.busSwitch() != null) {
+            return (open.getOrDefault(end.unit().id(), 0) >> Integer.parseInt(channel) & 1) == 1;
+        }
+        if (part.clockGate() == null) {
+            return true;
+        }
+        int chosen = 0;
+        for (int bit = 0; bit < part.clockGate().selects().size(); bit++) {
+            int level = built.wire(Target.line(
+                            end.unit().id(), part.clockGate().selects().get(bit)))
+                    .map(w -> Source.of(built, w))
+                    .map(s -> s.pin() == null ? s.level() : pins.getOrDefault(s.pin(), s.level()))
+                    .orElse(Source.UNKNOWN);
+            if (level == Source.UNKNOWN) {
+                return false;
+            }
+            chosen |= level << bit;
+        }
+        return part.clockGate().outputs().indexOf(end.line().id()) == chosen;
     }
 
     /** A transfer goes over the bus. @return those that hear it */

@@ -152,6 +152,13 @@ public final class DeskRun {
         if (contrast && desk.is(Desk.Condition.CONTRAST_NOT_TURNED)) {
             return "its contrast was never turned";
         }
+        boolean open = desk.built().wiresOf(unit).stream()
+                .anyMatch(w -> w.role() == Role.CONTRAST
+                        && w.line().required()
+                        && desk.built().netOf(w.from()).isEmpty());
+        if (open) {
+            return "its contrast line is connected to nothing";
+        }
         if (glass == null) {
             return "what it understands is not followed here";
         }
@@ -295,7 +302,7 @@ public final class DeskRun {
         }
         DeskBus on = buses.computeIfAbsent(
                 bus.name(),
-                k -> new DeskBus(desk, bus.data().label(), bus.clock().label()));
+                k -> new DeskBus(desk, bus.data().label(), bus.clock().label(), pins));
         List<Unit> hearing = on.write(address, bytes);
         long start = now;
         boolean acknowledged = !hearing.isEmpty();
@@ -334,7 +341,7 @@ public final class DeskRun {
 
     private void byteOut(ProgramBus bus, int value, boolean acknowledged, long quarter) {
         for (int bit = BITS; bit >= 0; bit--) {
-            int level = bit == 0 ? (acknowledged ? 0 : 1) : value >> bit - 1 & 1;
+            int level = bit == 0 ? (acknowledged ? 0 : 1) : value >> (bit - 1) & 1;
             lines(bus, level, 0, quarter);
             lines(bus, level, 1, 2 * quarter);
             lines(bus, level, 0, quarter);

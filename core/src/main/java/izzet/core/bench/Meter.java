@@ -131,7 +131,7 @@ public final class Meter {
             return pin.map(p -> volts(Target.pin(p.id())).orElse(0.0));
         }
         return Optional.of(
-                new DeskBus(desk, label, label).rises()
+                new DeskBus(desk, label, label, Map.of()).rises()
                         ? volts(Target.pin(pin.get().id())).orElse(0.0)
                         : 0.0);
     }

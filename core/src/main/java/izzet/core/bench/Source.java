@@ -5,8 +5,8 @@ import izzet.core.catalog.Pin;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
+import java.util.stream.Stream;
 
 /**
  * What gives a line of a part its level.
@@ -27,16 +27,24 @@ record Source(String pin, int level) {
         if (!net.rails().isEmpty()) {
             return new Source(null, net.rails().get(0).ground() ? 0 : 1);
         }
-        int pulled = net.resistors().stream()
-                .map(r -> pulled(built, net, r))
+        // A resistor is the same whether it stands in the wire or beside it.
+        Stream<Integer> beside = net.resistors().stream().map(r -> pulled(built, net, r.from(), r.to()));
+        Stream<Integer> inWires = built.connections().stream()
+                .filter(c -> c.seriesOhms() != null)
+                .map(c -> pulled(built, net, c.from(), c.to()));
+        int pulled = Stream.concat(beside, inWires)
                 .filter(l -> l != UNKNOWN)
                 .findFirst()
                 .orElse(open);
         return new Source(net.pins().stream().findFirst().map(Pin::label).orElse(null), pulled);
     }
 
-    private static int pulled(Circuit built, Net net, Resistor r) {
-        Target other = net.ends().contains(r.from()) ? r.to() : r.from();
+    private static int pulled(Circuit built, Net net, Target one, Target end) {
+        boolean from = net.ends().contains(one);
+        if (from == net.ends().contains(end)) {
+            return UNKNOWN;
+        }
+        Target other = from ? end : one;
         return built.rail(other).map(rail -> rail.ground() ? 0 : 1).orElse(UNKNOWN);
     }
 

@@ -11,6 +11,7 @@ import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -119,7 +120,13 @@ public final class ProgramWriter {
                 }
             }
         }
-        return null;
+        // All that hangs on a pin may be a helper: a gate for the clock, a shifter for both lines.
+        return units.stream()
+                .flatMap(u -> Arrays.stream(roles).filter(Role::i2c).flatMap(r -> circuit.wire(u, r).stream()))
+                .flatMap(w -> circuit.reach(w.from()).stream())
+                .findFirst()
+                .map(r -> ProgramPin.of(circuit.board(), r.pin()))
+                .orElse(null);
     }
 
     public Optional<Integer> address(Unit unit) {

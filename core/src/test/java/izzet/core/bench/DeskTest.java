@@ -14,7 +14,9 @@ import izzet.core.decode.Protocols;
 import izzet.core.decode.Settings;
 import izzet.core.display.Glass;
 import izzet.core.display.Picture;
+import izzet.core.plan.Connection;
 import izzet.core.plan.PlanDocument;
+import izzet.core.plan.Target;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -69,12 +71,6 @@ class DeskTest {
 
     private static List<String> lines(DeskRun.Shown shown) {
         return ((Glass.Text) shown.glass()).lines();
-    }
-
-    private static int lit(DeskRun.Shown shown) {
-        return (int) Arrays.stream(((Glass.Pixels) shown.glass()).seen().rgb())
-                .filter(c -> c != 0)
-                .count();
     }
 
     /** The programs of the plan put their test pictures on every glass: bytes, wires and models agree. */
@@ -184,6 +180,102 @@ class DeskTest {
         List<I2cTransfer> joint = recorded(Faults.put(Desk.of(PLANNED), "joint"));
         assertThat(joint).anyMatch(I2cTransfer::ack).anyMatch(t -> !t.ack());
         assertThat(recorded(Faults.put(Desk.of(PLANNED), "pull-ups"))).isEmpty();
+    }
+
+    /** Signs behind a switch are reached the way their wires lead, as long as its reset is held, however that is done. */
+    @Test
+    void signsBehindHelpersAreReached() {
+        String plan =
+                """
+                {"format":"izzet-plan","version":1,"name":"Weir hall","board":"wifi-dual-38","parts":[
+                {"id":"switch","part":"bus-switch-4","partVersion":1,"name":"Sign switch","interface":"2-wire","bus":"i2c"},
+                {"id":"upper","part":"oled-128x64-page-2wire","partVersion":2,"name":"Upper sign","interface":"2-wire","bus":"i2c"},
+                {"id":"lower","part":"oled-128x64-page-2wire","partVersion":2,"name":"Lower sign","interface":"2-wire","bus":"i2c"}],
+                "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+                "connections":[{"from":"switch:GND","to":"rail:GND"},{"from":"switch:VCC","to":"rail:3V3"},{"from":"switch:A0","to":"rail:GND"},
+                {"from":"switch:A1","to":"rail:GND"},{"from":"switch:A2","to":"rail:GND"},%s
+                {"from":"switch:SCL","to":"board:GPIO22"},{"from":"switch:SDA","to":"board:GPIO21"},
+                {"from":"upper:GND","to":"rail:GND"},{"from":"upper:VCC","to":"rail:3V3"},{"from":"upper:SCL","to":"switch:SC0"},
+                {"from":"upper:SDA","to":"switch:SD0"},{"from":"lower:GND","to":"rail:GND"},{"from":"lower:VCC","to":"rail:3V3"},
+                {"from":"lower:SCL","to":"switch:SC1"},{"from":"lower:SDA","to":"switch:SD1"}],
+                "resistors":[{"id":"r1","from":"board:GPIO21","to":"rail:3V3","ohms":4700},
+                {"id":"r2","from":"board:GPIO22","to":"rail:3V3","ohms":4700}]}
+                """;
+        Circuit held = circuit(plan.formatted("{\"from\":\"switch:RESET\",\"to\":\"rail:3V3\"},"));
+        assertThat(shown(Desk.of(held)).values()).allMatch(s -> !s.blank());
+        assertThat(BusScan.of(Desk.of(held))).containsEntry("I2C bus", List.of(0x70));
+        // The same reset through a resistor in its wire.
+        Circuit pulled =
+                circuit(plan.formatted("{\"from\":\"switch:RESET\",\"to\":\"rail:3V3\",\"seriesOhms\":10000},"));
+        assertThat(shown(Desk.of(pulled)).values()).allMatch(s -> !s.blank());
+        Circuit floating = circuit(plan.formatted(""));
+        assertThat(shown(Desk.of(floating)).values()).allMatch(DeskRun.Shown::blank);
+        Desk one = Faults.put(Desk.of(held), "missing@lower:SCL");
+        assertThat(shown(one).get("upper").blank()).isFalse();
+        assertThat(shown(one).get("lower").blank()).isTrue();
+    }
+
+    /** Two signs at one address, each on an output of a clock gate that the program steers; and one behind a level shifter. */
+    @Test
+    void signsBehindAClockGateAndAShifterAreReached() {
+        String gate =
+                """
+                {"format":"izzet-plan","version":1,"name":"Weir gauge","board":"wifi-dual-38","parts":[
+                {"id":"gate","part":"decoder-2to4","partVersion":1,"name":"Clock gate","interface":"clock-on-enable","bus":"i2c"},
+                {"id":"gauge","part":"oled-128x64-page-2wire","partVersion":2,"name":"Gauge sign","interface":"2-wire","bus":"i2c"},
+                {"id":"pond","part":"oled-128x64-page-2wire","partVersion":2,"name":"Pond sign","interface":"2-wire","bus":"i2c"}],
+                "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+                "connections":[{"from":"gate:GND","to":"rail:GND"},{"from":"gate:VCC","to":"rail:3V3"},{"from":"gate:1A1","to":"rail:GND"},
+                {"from":"gate:2E","to":"rail:3V3"},{"from":"gate:2A0","to":"rail:GND"},{"from":"gate:2A1","to":"rail:GND"},
+                {"from":"gate:1E","to":"board:GPIO22"},{"from":"gate:1A0","to":"board:GPIO33"},
+                {"from":"gauge:GND","to":"rail:GND"},{"from":"gauge:VCC","to":"rail:3V3"},{"from":"gauge:SCL","to":"gate:1Y0"},
+                {"from":"gauge:SDA","to":"board:GPIO21"},{"from":"pond:GND","to":"rail:GND"},{"from":"pond:VCC","to":"rail:3V3"},
+                {"from":"pond:SCL","to":"gate:1Y1"},{"from":"pond:SDA","to":"board:GPIO21"}],
+                "resistors":[{"id":"r1","from":"board:GPIO21","to":"rail:3V3","ohms":4700},
+                {"id":"r2","from":"board:GPIO22","to":"rail:3V3","ohms":4700}]}
+                """;
+        assertThat(shown(Desk.of(circuit(gate))).values()).allMatch(s -> !s.blank());
+        Desk stuck = Faults.put(Desk.of(circuit(gate)), "missing@gate:1A0");
+        assertThat(shown(stuck).values()).allMatch(DeskRun.Shown::blank);
+        String shifted =
+                """
+                {"format":"izzet-plan","version":1,"name":"Weir house","board":"mcu-8bit-5v-14-6","parts":[
+                {"id":"shift","part":"level-shifter-4","partVersion":1,"name":"Shifter","interface":"two-way"},
+                {"id":"hall","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
+                "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+                "connections":[%s{"from":"hall:GND","to":"rail:GND"},{"from":"hall:VCC","to":"rail:5V"},
+                {"from":"hall:SCL","to":"shift:LV1"},{"from":"hall:SDA","to":"shift:LV2"},{"from":"shift:HV1","to":"board:A5"},
+                {"from":"shift:HV2","to":"board:A4"}]}
+                """;
+        String supplies =
+                """
+                {"from":"shift:LV","to":"rail:3V3"},{"from":"shift:HV","to":"rail:5V"},{"from":"shift:GND","to":"rail:GND"},""";
+        assertThat(shown(Desk.of(circuit(shifted.formatted(supplies)))).values())
+                .allMatch(s -> !s.blank());
+        assertThat(shown(Desk.of(circuit(shifted.formatted("")))).values()).allMatch(DeskRun.Shown::blank);
+    }
+
+    private static Circuit circuit(String plan) {
+        return new Circuit(new PlanDocument().read(plan, CatalogReader.shipped()), CatalogReader.shipped());
+    }
+
+    /** Contrast and read/write as makers wire them: through a resistor they are held, open they are not. */
+    @Test
+    void aResistorInTheWireHoldsALineAndAnOpenContrastIsBlank() {
+        Circuit throughResistor = new Circuit(
+                Rewired.wires(
+                        PLANNED.plan(),
+                        c -> Rewired.of(c, Target.line("cabin", "RW"))
+                                ? new Connection(c.from(), c.to(), 1000.0, null, null)
+                                : c),
+                PLANNED.catalog());
+        assertThat(shown(Desk.of(throughResistor)).get("cabin").floating()).isEmpty();
+        Desk open = Faults.put(Desk.of(PLANNED), "missing@cabin:V0");
+        assertThat(shown(open).get("cabin").why()).contains("contrast");
+        assertThat(shown(Faults.put(Desk.of(PLANNED), "missing@cabin:RW"))
+                        .get("cabin")
+                        .floating())
+                .containsExactly("RW");
     }
 
     @Test
