@@ -1,6 +1,5 @@
 package izzet.core.bench;
 
-import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
@@ -9,6 +8,8 @@ import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -51,7 +52,17 @@ public final class Rewired {
         return new Connection(line, other, c.seriesOhms(), c.pull(), c.locked());
     }
 
-    public static boolean is(Wire wire, Role role) {
-        return wire.role() == role;
+    /** @param told part, strap and setting with commas between */
+    public static Plan strapped(Plan plan, String told) {
+        String[] ids = told.split(",");
+        return parts(plan, p -> {
+            if (!p.id().equals(ids[0])) {
+                return p;
+            }
+            Map<String, String> straps = new TreeMap<>(p.straps());
+            straps.put(ids[1], ids[2]);
+            return new PlacedPart(
+                    p.id(), p.part(), p.partVersion(), p.name(), p.interfaceId(), straps, p.bus(), p.address());
+        });
     }
 }

@@ -19,26 +19,18 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
 
     private static final int FORMAT = 1;
 
-    /** A number of 64 bits takes this many bytes at most. */
-    private static final int MOST_BYTES = 10;
-
     /** Takes the changes of a block one by one. */
     public interface Visitor {
         void edge(long tick, int level);
     }
 
     static EdgeBlock pack(long[] ticks, byte[] levels, int count, int before) {
-        byte[] plain = new byte[count * MOST_BYTES];
+        byte[] plain = new byte[count * Packing.MOST_BYTES];
         int size = 0;
         long last = ticks[0];
         for (int i = 0; i < count; i++) {
-            long number = ticks[i] - last << 2 | levels[i];
+            size = Packing.number(plain, size, ticks[i] - last << 2 | levels[i]);
             last = ticks[i];
-            while ((number & ~0x7FL) != 0) {
-                plain[size++] = (byte) (number & 0x7F | 0x80);
-                number >>>= 7;
-            }
-            plain[size++] = (byte) number;
         }
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(size / 2);
         // In one piece: the packer is called anew for every write.
@@ -52,18 +44,10 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
 
     public void visit(Visitor visitor) {
         try (InputStream in = Packing.inflate(packed, FORMAT)) {
-            byte[] plain = in.readAllBytes();
+            Packing.Numbers numbers = new Packing.Numbers(in.readAllBytes());
             long tick = firstTick;
-            int position = 0;
             for (int i = 0; i < count; i++) {
-                long number = 0;
-                int bits = 0;
-                int b;
-                do {
-                    b = plain[position++];
-                    number |= (long) (b & 0x7F) << bits;
-                    bits += 7;
-                } while (b < 0);
+                long number = numbers.next();
                 tick += number >>> 2;
                 visitor.edge(tick, (int) (number & 3));
             }

@@ -18,7 +18,48 @@ public final class Packing {
 
     private static final int ZLIB = 0x78;
 
+    /** A number of 64 bits takes this many bytes at most. */
+    static final int MOST_BYTES = 10;
+
     private Packing() {}
+
+    /**
+     * Writes a number with seven bits a byte, the lowest first.
+     *
+     * @return where the next one begins
+     */
+    static int number(byte[] out, int from, long value) {
+        int at = from;
+        long rest = value;
+        while ((rest & ~0x7FL) != 0) {
+            out[at++] = (byte) (rest & 0x7F | 0x80);
+            rest >>>= 7;
+        }
+        out[at++] = (byte) rest;
+        return at;
+    }
+
+    /** Reads what {@link #number} wrote. */
+    static final class Numbers {
+        private final byte[] plain;
+        private int at;
+
+        Numbers(byte[] plain) {
+            this.plain = plain;
+        }
+
+        long next() {
+            long number = 0;
+            int bits = 0;
+            int b;
+            do {
+                b = plain[at++];
+                number |= (long) (b & 0x7F) << bits;
+                bits += 7;
+            } while (b < 0);
+            return number;
+        }
+    }
 
     /** @param format from 1, and not the first byte of a zlib stream */
     public static OutputStream deflate(ByteArrayOutputStream out, int format) {

@@ -25,8 +25,8 @@ public final class SharedSelect implements Fault {
 
     private static List<Wire> selects(Circuit circuit) {
         return circuit.wires().stream()
-                .filter(w -> Rewired.is(w, Role.SELECT)
-                        && w.to().filter(Target::isPin).isPresent())
+                .filter(w ->
+                        w.role() == Role.SELECT && w.to().filter(Target::isPin).isPresent())
                 .toList();
     }
 

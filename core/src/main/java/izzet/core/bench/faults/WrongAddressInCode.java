@@ -6,11 +6,8 @@ import izzet.core.bench.Rewired;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
-import izzet.core.plan.PlacedPart;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /** The program speaks to the address of another strap than the module has. */
 public final class WrongAddressInCode implements Fault {
@@ -46,15 +43,7 @@ public final class WrongAddressInCode implements Fault {
 
     @Override
     public Desk at(Desk desk, String key) {
-        String[] told = key.split(",");
-        return desk.programmed(Rewired.parts(desk.programmed().plan(), p -> {
-            if (!p.id().equals(told[0])) {
-                return p;
-            }
-            Map<String, String> straps = new TreeMap<>(p.straps());
-            straps.put(told[1], told[2]);
-            return new PlacedPart(p.id(), p.part(), p.partVersion(), p.name(), p.interfaceId(), straps, p.bus(), null);
-        }));
+        return desk.programmed(Rewired.strapped(desk.programmed().plan(), key));
     }
 
     @Override

@@ -8,8 +8,6 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /** A pad, jumper or resistor of a module stands in the other place. */
 public final class WrongStrap implements Fault {
@@ -43,16 +41,7 @@ public final class WrongStrap implements Fault {
 
     @Override
     public Desk at(Desk desk, String key) {
-        String[] told = key.split(",");
-        return desk.built(Rewired.parts(desk.built().plan(), p -> {
-            if (!p.id().equals(told[0])) {
-                return p;
-            }
-            Map<String, String> straps = new TreeMap<>(p.straps());
-            straps.put(told[1], told[2]);
-            return new izzet.core.plan.PlacedPart(
-                    p.id(), p.part(), p.partVersion(), p.name(), p.interfaceId(), straps, p.bus(), p.address());
-        }));
+        return desk.built(Rewired.strapped(desk.built().plan(), key));
     }
 
     @Override
