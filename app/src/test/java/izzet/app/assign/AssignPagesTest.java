@@ -249,9 +249,7 @@ class AssignPagesTest {
         for (int again = 0; again < 5 && !told.contains("Use for Part 0"); again++) {
             told = page("/plans/" + id + "/move?board=wifi-single-30&seconds=10");
         }
-        assertThat(told)
-                .contains("Use for Part 0")
-                .contains("then to mend: I2C bus puts 4.15 V on");
+        assertThat(told).contains("Use for Part 0").contains("then to mend: I2C bus puts 4.15 V on");
     }
 
     @Test
