@@ -51,6 +51,9 @@ public class IzzetApplication {
         SharedDatabase.fault(environment).ifPresent(f -> {
             throw new DataFault(f);
         });
+        SharedUse.fault(environment).ifPresent(f -> {
+            throw new DataFault(f);
+        });
         String url = environment.getProperty("spring.datasource.url", "");
         if (!url.startsWith("jdbc:h2:file:") || Boolean.getBoolean("spring.aot.processing")) {
             return;
@@ -90,6 +93,7 @@ public class IzzetApplication {
     @Bean
     ApplicationListener<ApplicationReadyEvent> announcer(Environment environment) {
         return e -> Optional.ofNullable(environment.getProperty("local.server.port"))
+                .filter(port -> !SharedUse.wanted(environment))
                 .ifPresent(port -> System.out.println("Izzet is at http://" + environment.getProperty("server.address")
                         + ":" + port + "/  (Ctrl-C stops it)"));
     }

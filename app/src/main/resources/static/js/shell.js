@@ -2,6 +2,7 @@
 import { remember, restore } from "./autosave.js";
 import { say } from "./busy.js";
 import { keepOpen } from "./findings.js";
+import { reading } from "./reading.js";
 import { refused } from "./refused.js";
 
 const typing = (el) => el.matches("input, select, textarea, [contenteditable]") && el.type !== "checkbox" && el.type !== "radio";
@@ -28,6 +29,8 @@ export default () => ({
     on("htmx:beforeSwap", keepOpen);
     on("htmx:beforeSwap", remember);
     on("htmx:afterSettle", restore);
+    on("htmx:afterSettle", reading);
+    reading();
     // What happens in the drawer is no place to come back to; htmx would push the address of a boosted link whatever hx-push-url says.
     on("htmx:beforeHistoryUpdate", (e) => {
       if (e.detail.target.id === "side-body") Object.assign(e.detail.history, { type: "replace", path: window.location.pathname + window.location.search });

@@ -3,14 +3,12 @@ export default () => ({
   speaks: "speechSynthesis" in window,
 
   init() {
-    const news = this.$el.dataset.news;
-    if (!news || !("EventSource" in window)) return;
-    this.source = new EventSource(news);
-    this.source.addEventListener("changed", () => this.changed());
+    this.ticked = () => this.changed();
+    document.addEventListener("plan-ticked", this.ticked);
   },
 
   destroy() {
-    if (this.source) this.source.close();
+    document.removeEventListener("plan-ticked", this.ticked);
     if (this.speaks) window.speechSynthesis.cancel();
   },
 

@@ -3,6 +3,7 @@ package izzet.app.log;
 import izzet.app.fault.WrongField;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
+import izzet.app.shell.Visitor;
 import izzet.app.store.LogEntryRow;
 import izzet.app.store.RecordRows;
 import java.io.IOException;
@@ -34,9 +35,17 @@ class LogController {
     private final Happened happened;
     private final RecordRows records;
     private final LogMarkdown markdown;
+    private final Visitor visitor;
 
-    LogController(PlanFrames frames, LogStore log, Happened happened, RecordRows records, LogMarkdown markdown) {
+    LogController(
+            PlanFrames frames,
+            LogStore log,
+            Happened happened,
+            RecordRows records,
+            LogMarkdown markdown,
+            Visitor visitor) {
         this.markdown = markdown;
+        this.visitor = visitor;
         this.frames = frames;
         this.log = log;
         this.happened = happened;
@@ -77,7 +86,7 @@ class LogController {
         String trouble = edited != null ? edited.trouble() : subject.trouble();
         model.addAttribute(
                 "before",
-                trouble.isEmpty()
+                trouble.isEmpty() || visitor.reads()
                         ? List.of()
                         : views(log.everywhere("", trouble).stream()
                                 .filter(e -> edited == null || !e.row().id().equals(edited.id()))

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.PageRequest;
@@ -53,6 +54,7 @@ public class PlanStore {
     private final PlanDocument documents;
     private final Shelf shelf;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
     PlanStore(
             PlanRows plans,
@@ -61,7 +63,8 @@ public class PlanStore {
             EntityManager entities,
             PlanDocument documents,
             Shelf shelf,
-            Clock clock) {
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.plans = plans;
         this.revisions = revisions;
         this.points = points;
@@ -69,6 +72,7 @@ public class PlanStore {
         this.documents = documents;
         this.shelf = shelf;
         this.clock = clock;
+        this.events = events;
     }
 
     /**
@@ -142,6 +146,16 @@ public class PlanStore {
 
     private PlanRow row(long id) {
         return plans.findById(id).orElseThrow(() -> gone(id));
+    }
+
+    /** @param done what made the plan what it is */
+    public record Head(long version, String done) {}
+
+    /** @throws NoSuchThing when there is no such plan; deleted ones are found */
+    @Transactional(readOnly = true)
+    public Head head(long id) {
+        PlanRow row = row(id);
+        return new Head(row.version(), revisions.done(id, row.currentNumber()).orElse("a change"));
     }
 
     /** @param done what undo would take back */
@@ -230,6 +244,7 @@ public class PlanStore {
     private void write(PlanRow row) {
         try {
             plans.saveAndFlush(row);
+            events.publishEvent(new PlanChanged(row.id()));
         } catch (ObjectOptimisticLockingFailureException e) {
             // Another one was quicker by a moment; what it did is seen once this transaction is over.
             throw new StalePlan(row.version() + 1, "a change of this moment");

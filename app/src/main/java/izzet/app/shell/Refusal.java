@@ -15,7 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
  * What a filter refuses, written without the dispatcher: that would read the body first, which may never come. A page for people, a
  * problem document for programs.
  */
-final class Refusal {
+public final class Refusal {
 
     private static final String PAGE =
             """
@@ -28,7 +28,8 @@ final class Refusal {
 
     private Refusal() {}
 
-    static void write(
+    /** Answers the request with this status and words. */
+    public static void write(
             HttpServletRequest request, HttpServletResponse response, HttpStatus status, String title, String detail)
             throws IOException {
         response.setStatus(status.value());

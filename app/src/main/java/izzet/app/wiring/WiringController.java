@@ -4,6 +4,7 @@ import izzet.app.drawing.HeaderDrawing;
 import izzet.app.drawing.HeaderView;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.fault.WrongField;
+import izzet.app.news.PlanNews;
 import izzet.app.plan.MeasurementStore;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.TickStore;
@@ -27,14 +28,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The station where the plan is wired: the whole list, one step at a time, and what to measure. */
 @Controller
@@ -48,7 +47,7 @@ class WiringController {
     private final TickStore ticks;
     private final MeasurementStore measurements;
     private final Preferences preferences;
-    private final TickNews news;
+    private final PlanNews news;
 
     WiringController(
             PlanFrames frames,
@@ -56,7 +55,7 @@ class WiringController {
             TickStore ticks,
             MeasurementStore measurements,
             Preferences preferences,
-            TickNews news) {
+            PlanNews news) {
         this.frames = frames;
         this.plans = plans;
         this.ticks = ticks;
@@ -274,7 +273,7 @@ class WiringController {
             throw new IllegalArgumentException("A step's key has 200 characters at most.");
         }
         ticks.set(plans.get(id).id(), key, done);
-        news.changed(id, key);
+        news.ticked(id, key);
         return "redirect:/plans/" + id + "/wiring"
                 + (next > 0 ? "/steps/" + next + "?turn=" + Math.floorMod(turn, 4) + "&under=" + under : "");
     }
@@ -291,7 +290,7 @@ class WiringController {
                 .findFirst()
                 .orElseThrow(() -> new NoSuchThing("The plan has no such check any more; load the page again."));
         measurements.keep(id, check, told);
-        news.changed(id, key);
+        news.ticked(id, key);
         return "redirect:/plans/" + id + "/wiring#measure";
     }
 
@@ -311,11 +310,5 @@ class WiringController {
         model.addAttribute("since", from);
         model.addAttribute("changes", Rewiring.between(before, frame.circuit(), preferences.colours()));
         return "wiring/changes";
-    }
-
-    /** Tells when another device ticks or measures. */
-    @GetMapping(path = "/plans/{id}/wiring/news", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter news(@PathVariable long id) {
-        return news.listen(plans.get(id).id());
     }
 }

@@ -1,0 +1,92 @@
+package izzet.app.news;
+
+import izzet.app.fault.NoSuchThing;
+import izzet.app.plan.PlanChanged;
+import izzet.app.plan.PlanStore;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Tells open pages what happens to their plan: {@code edited} with the version it has now and what was done last, {@code ticked} with the key
+ * of the step or check.
+ */
+@Component
+public class PlanNews {
+
+    private static final long MILLIS = 15 * 60_000L;
+    private static final int MOST_A_PLAN = 20;
+
+    private final PlanStore plans;
+    private final Map<Long, List<SseEmitter>> listeners = new ConcurrentHashMap<>();
+
+    PlanNews(PlanStore plans) {
+        this.plans = plans;
+    }
+
+    /**
+     * A page listens; the one that listened longest goes where there are too many. It comes again by itself.
+     *
+     * @throws NoSuchThing when there is no such plan
+     */
+    SseEmitter listen(long planId) {
+        String state = state(planId);
+        SseEmitter emitter = new SseEmitter(MILLIS);
+        List<SseEmitter> all = listeners.computeIfAbsent(planId, p -> new CopyOnWriteArrayList<>());
+        emitter.onCompletion(() -> all.remove(emitter));
+        emitter.onTimeout(emitter::complete);
+        emitter.onError(e -> all.remove(emitter));
+        all.add(emitter);
+        if (all.size() > MOST_A_PLAN) {
+            all.get(0).complete();
+        }
+        // What happened while it did not listen.
+        send(emitter, all, "edited", state);
+        return emitter;
+    }
+
+    /** @param key of the step or check that changed */
+    public void ticked(long planId, String key) {
+        tell(planId, "ticked", key);
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    void edited(PlanChanged change) {
+        if (listeners.containsKey(change.id())) {
+            tell(change.id(), "edited", state(change.id()));
+        }
+    }
+
+    /** A page that listens would hold the end of the program up. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        listeners.values().forEach(all -> all.forEach(SseEmitter::complete));
+    }
+
+    private String state(long planId) {
+        PlanStore.Head head = plans.head(planId);
+        return JsonMapper.shared().writeValueAsString(Map.of("version", head.version(), "done", head.done()));
+    }
+
+    private void tell(long planId, String name, String data) {
+        List<SseEmitter> all = listeners.getOrDefault(planId, List.of());
+        all.forEach(e -> send(e, all, name, data));
+    }
+
+    private static void send(SseEmitter emitter, List<SseEmitter> all, String name, String data) {
+        try {
+            emitter.send(SseEmitter.event().name(name).data(data));
+        } catch (IOException | IllegalStateException e) {
+            // It is gone.
+            all.remove(emitter);
+        }
+    }
+}
