@@ -33,6 +33,7 @@ class LauncherTest {
         "--port 70000, a number from 1 to 65535",
         "--port, --port needs a number",
         "--data, --data needs a folder",
+        "--https, --https goes with --lan",
         "--colour blue, unknown option --colour",
         "--data /dev/null/here, cannot be written",
     })

@@ -8,7 +8,11 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.boot.web.server.PortInUseException;
+import org.springframework.core.SpringProperties;
+import org.springframework.mock.env.MockEnvironment;
 
 class StartFaultTest {
 
@@ -45,5 +49,39 @@ class StartFaultTest {
     @Test
     void unknownFaultsAreNotDressedUp() {
         assertThat(StartFault.tell(new IllegalStateException("something else"))).isNull();
+    }
+
+    /** Open to the network without keys: never, and an address that is not known is open. */
+    @ParameterizedTest
+    @CsvSource({
+        "127.0.0.1, false, true",
+        "127.0.0.9, false, true",
+        "::1, false, true",
+        "localhost, false, true",
+        "0.0.0.0, false, false",
+        "'', false, false",
+        "::, false, false",
+        "192.0.2.7, false, false",
+        "0.0.0.0, true, true",
+    })
+    void theNetworkIsLetInWithKeysOnly(String address, boolean lan, boolean starts) {
+        MockEnvironment environment = new MockEnvironment()
+                .withProperty("server.address", address)
+                .withProperty("izzet.lan", String.valueOf(lan));
+        assertThat(SharedUse.fault(environment).isEmpty()).isEqualTo(starts);
+    }
+
+    /** Bean definitions of the build have no keys in them. */
+    @Test
+    void whatTheBuildGeneratedIsNotUsedInTheNetwork() {
+        MockEnvironment environment =
+                new MockEnvironment().withProperty("server.address", "0.0.0.0").withProperty("izzet.lan", "true");
+        SpringProperties.setFlag("spring.aot.enabled");
+        try {
+            assertThat(SharedUse.fault(environment))
+                    .hasValueSatisfying(f -> assertThat(f).contains("--lan"));
+        } finally {
+            SpringProperties.setProperty("spring.aot.enabled", null);
+        }
     }
 }

@@ -3,6 +3,9 @@ package izzet.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -15,6 +18,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -30,6 +34,24 @@ class WholeWayTest {
 
     private static final String AXE = axe();
     private static final Path RECORD = Path.of("../core/src/test/resources/captures/i2c-page-oled.vcd");
+    private static final Set<String> ACTING = Set.of(
+            "button",
+            "link",
+            "textbox",
+            "searchbox",
+            "combobox",
+            "listbox",
+            "checkbox",
+            "radio",
+            "slider",
+            "spinbutton",
+            "menuitem",
+            "tab",
+            "DisclosureTriangle",
+            "image",
+            "img",
+            "dialog",
+            "region");
     private static Browser browser;
 
     @LocalServerPort
@@ -626,6 +648,66 @@ class WholeWayTest {
         page.context().close();
     }
 
+    /**
+     * The tree that screen readers get, as the browser makes it: whatever acts has a name, each page one title and one main part, and levels of
+     * headings are not left out.
+     */
+    @Test
+    void theAccessibilityTreeNamesWhateverActs() {
+        Page page = browser.page(port);
+        CDPSession devtools = page.context().newCDPSession(page);
+        for (String path : pages()) {
+            page.navigate(path);
+            List<String> faults = new ArrayList<>();
+            int title = 0;
+            int mains = 0;
+            int acting = 0;
+            long level = 0;
+            for (JsonElement element :
+                    devtools.send("Accessibility.getFullAXTree").getAsJsonArray("nodes")) {
+                JsonObject node = element.getAsJsonObject();
+                if (node.get("ignored").getAsBoolean()) {
+                    continue;
+                }
+                String role = told(node, "role");
+                String name = told(node, "name").strip();
+                acting += ACTING.contains(role) ? 1 : 0;
+                if (ACTING.contains(role) && name.isEmpty()) {
+                    faults.add(role + " without a name");
+                }
+                mains += role.equals("main") ? 1 : 0;
+                if (role.equals("heading")) {
+                    long next = level(node);
+                    title += next == 1 ? 1 : 0;
+                    if (next > level + 1) {
+                        faults.add("heading '" + name + "' of level " + next + " after level " + level);
+                    }
+                    level = next;
+                }
+            }
+            assertThat(faults).as(path).isEmpty();
+            assertThat(acting).as("what acts on " + path).isGreaterThan(10);
+            assertThat(title).as("titles of " + path).isEqualTo(1);
+            assertThat(mains).as("main parts of " + path).isEqualTo(1);
+        }
+        page.context().close();
+    }
+
+    private static String told(JsonObject node, String what) {
+        JsonObject value = node.getAsJsonObject(what);
+        return value == null || !value.has("value") ? "" : value.get("value").getAsString();
+    }
+
+    private static long level(JsonObject heading) {
+        for (JsonElement property : heading.getAsJsonArray("properties")) {
+            JsonObject p = property.getAsJsonObject();
+            if (p.get("name").getAsString().equals("level")) {
+                return p.getAsJsonObject("value").get("value").getAsLong();
+            }
+        }
+        return 0;
+    }
+
     /** Without the long lists of what is in order, which nobody reads here. */
     @SuppressWarnings("unchecked")
     private static List<String> violations(Page page, String options) {
@@ -659,6 +741,7 @@ class WholeWayTest {
                 "/plans/1/levels",
                 "/plans/1/buses",
                 "/tools/resistors",
+                "/settings",
                 "/plans/1/wiring",
                 "/plans/1/wiring/steps/20",
                 "/plans/1/exports",

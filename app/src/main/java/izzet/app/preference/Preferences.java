@@ -21,6 +21,8 @@ public class Preferences {
     private static final String DRAWER = "drawer";
     private static final String COLOURS = "colours";
     private static final String FIRST = "first";
+    private static final String DIAGONAL = "diagonal";
+    private static final String MM = "mm";
     private static final String INSTRUMENT = "instrument";
     private static final String BREADBOARD = "breadboard.";
     private static final int MOST_TEXT = 2000;
@@ -72,6 +74,19 @@ public class Preferences {
 
     public void keepInstrument(Instrument instrument) {
         rows.save(new PreferenceRow(INSTRUMENT, instrument.text()));
+    }
+
+    /** Whether diagonals are said in millimetres; inches before anything was told. */
+    public boolean millimetres() {
+        return rows.findById(DIAGONAL).map(r -> r.told().equals(MM)).orElse(false);
+    }
+
+    /** @throws WrongField when the unit is none of the two */
+    public void keepDiagonal(String unit) {
+        if (!unit.equals(MM) && !unit.equals("inch")) {
+            throw new WrongField("diagonal", "The unit of a diagonal is inch or mm.");
+        }
+        rows.save(new PreferenceRow(DIAGONAL, unit));
     }
 
     public WireColours colours() {

@@ -1,13 +1,22 @@
 package izzet.app.preference;
 
 import izzet.app.fault.WrongField;
+import izzet.app.shell.Look;
+import izzet.core.record.Instrument;
 import izzet.core.wiring.WireColours;
 import izzet.core.wiring.WireUse;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
@@ -15,18 +24,89 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class PreferencesController {
 
-    private static final Pattern BACK = Pattern.compile("/(plans/\\d{1,18}/[a-z-]{1,40}|tools/[a-z-]{1,40})");
+    private static final Pattern BACK = Pattern.compile("/(plans/\\d{1,18}/[a-z-]{1,40}|tools/[a-z-]{1,40}|settings)");
+
+    private static final double MILLION = 1e6;
+    private static final Duration KEPT = Duration.ofDays(400);
 
     private final Preferences preferences;
+    private final Look look;
 
-    PreferencesController(Preferences preferences) {
+    PreferencesController(Preferences preferences, Look look) {
         this.preferences = preferences;
+        this.look = look;
+    }
+
+    @GetMapping("/settings")
+    String page(Model model) {
+        model.addAttribute("themes", Look.THEMES);
+        model.addAttribute("theme", look.chosenTheme());
+        model.addAttribute("sizes", Look.SIZES);
+        model.addAttribute("size", look.chosenSize());
+        model.addAttribute("uses", WireUse.values());
+        model.addAttribute("allColours", WireColours.COLOURS);
+        model.addAttribute("colours", preferences.colours());
+        model.addAttribute("firsts", Preferences.First.values());
+        model.addAttribute("first", preferences.first());
+        model.addAttribute("drawer", preferences.drawer());
+        model.addAttribute("millimetres", preferences.millimetres());
+        model.addAttribute("instrument", preferences.instrument());
+        return "preference/page";
+    }
+
+    /** Theme and size of text, for the browser that asks. */
+    @PostMapping("/preferences/look")
+    String look(
+            @RequestParam String theme,
+            @RequestParam String size,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        if (!Look.THEMES.contains(theme)) {
+            throw new WrongField("theme", "The theme is one of " + String.join(", ", Look.THEMES) + ".");
+        }
+        if (!Look.SIZES.contains(size)) {
+            throw new WrongField("size", "The size is one of " + String.join(", ", Look.SIZES) + ".");
+        }
+        ResponseCookie cookie = ResponseCookie.from(Look.COOKIE, theme + "." + size)
+                .httpOnly(true)
+                .secure(request.isSecure())
+                .sameSite("Lax")
+                .path("/")
+                .maxAge(KEPT)
+                .build();
+        response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+        return "redirect:/settings";
+    }
+
+    @PostMapping("/preferences/units")
+    String units(@RequestParam String diagonal, @RequestParam(defaultValue = "") String here) {
+        preferences.keepDiagonal(diagonal);
+        return back(here);
+    }
+
+    @PostMapping("/preferences/instrument")
+    String instrument(
+            @RequestParam String name,
+            @RequestParam String kind,
+            @RequestParam int channels,
+            @RequestParam double rate,
+            @RequestParam(defaultValue = "0") double memory,
+            @RequestParam(defaultValue = "0") double bandwidth,
+            @RequestParam(defaultValue = "0") double threshold,
+            @RequestParam(defaultValue = "") String here) {
+        preferences.keepInstrument(new Instrument(
+                name.strip(), kind.equals("scope"), channels, rate * MILLION, memory, bandwidth * MILLION, threshold));
+        return back(here);
+    }
+
+    private static String back(String here) {
+        return "redirect:" + (BACK.matcher(here).matches() ? here : "/");
     }
 
     @PostMapping("/preferences/drawer")
     String drawer(@RequestParam String drawer, @RequestParam(defaultValue = "") String here) {
         preferences.keepDrawer(drawer);
-        return "redirect:" + (BACK.matcher(here).matches() ? here : "/");
+        return back(here);
     }
 
     /** Colours by use, such as {@code SUPPLY=red}, and which name of a pin comes first. */
@@ -46,6 +126,6 @@ class PreferencesController {
                 .orElseThrow(() -> new WrongField("first", "Choose one of the list for the name that comes first."));
         preferences.keepColours(new WireColours(colours));
         preferences.keepFirst(first);
-        return "redirect:" + (BACK.matcher(here).matches() ? here : "/");
+        return back(here);
     }
 }

@@ -2,6 +2,7 @@ package izzet.app.shelf;
 
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.NoSuchThing;
+import izzet.app.preference.Preferences;
 import izzet.core.assign.Suitability;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.CatalogItem;
@@ -39,9 +40,11 @@ class ShelfController {
             List.of("display", "board", "input", "lamp", "sensor", "helper", "supply");
 
     private final Shelf shelf;
+    private final Preferences preferences;
 
-    ShelfController(Shelf shelf) {
+    ShelfController(Shelf shelf, Preferences preferences) {
         this.shelf = shelf;
+        this.preferences = preferences;
     }
 
     /** A kind of thing with what the shelf has of it. */
@@ -112,7 +115,7 @@ class ShelfController {
             throw new IllegalArgumentException("Two or three parts are laid side by side, not " + parts.size() + ".");
         }
         model.addAttribute("parts", parts);
-        model.addAttribute("rows", SideBySide.of(parts));
+        model.addAttribute("rows", SideBySide.of(parts, preferences.millimetres()));
         return "shelf/compare";
     }
 
@@ -131,6 +134,7 @@ class ShelfController {
         }
         model.addAttribute("in", new Figures());
         model.addAttribute("part", part);
+        model.addAttribute("millimetres", preferences.millimetres());
         model.addAttribute("own", Shelf.isOwn(id));
         model.addAttribute("lookAlikes", lookAlikes(part));
         model.addAttribute("addresses", addresses(part));

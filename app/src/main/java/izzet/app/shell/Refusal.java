@@ -21,7 +21,8 @@ public final class Refusal {
             """
             <!DOCTYPE html>
             <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-            <title>%1$s · Izzet</title><link rel="stylesheet" href="/css/izzet.css"></head>
+            <title>%1$s · Izzet</title><link rel="stylesheet" href="/css/izzet.css">
+            <link rel="stylesheet" href="/css/dark.css" media="(prefers-color-scheme: dark)"></head>
             <body><div id="page"><main id="main" class="fault"><h1>%1$s</h1><p class="detail" role="alert">%2$s</p>
             <p><a href="/">All plans</a></p></main></div></body></html>
             """;

@@ -34,7 +34,6 @@ import izzet.core.record.CaptureCard;
 import izzet.core.record.Comparison;
 import izzet.core.record.Conversation;
 import izzet.core.record.I2cTiming;
-import izzet.core.record.Instrument;
 import izzet.core.record.Lanes;
 import izzet.core.record.Remark;
 import izzet.core.record.StrangerText;
@@ -106,22 +105,6 @@ class TrafficController {
         model.addAttribute("instrument", preferences.instrument());
         model.addAttribute("cards", CaptureCard.of(frame.circuit(), preferences.instrument()));
         return "traffic/page";
-    }
-
-    /** What the maker captures with; the cards are made for it. */
-    @PostMapping("/plans/{id}/traffic/instrument")
-    String instrument(
-            @PathVariable long id,
-            @RequestParam String name,
-            @RequestParam String kind,
-            @RequestParam int channels,
-            @RequestParam double rate,
-            @RequestParam(defaultValue = "0") double memory,
-            @RequestParam(defaultValue = "0") double bandwidth,
-            @RequestParam(defaultValue = "0") double threshold) {
-        preferences.keepInstrument(new Instrument(
-                name.strip(), kind.equals("scope"), channels, rate * MILLION, memory, bandwidth * MILLION, threshold));
-        return "redirect:/plans/" + id + "/traffic";
     }
 
     /** A simulated record, to see what the station makes of one. */

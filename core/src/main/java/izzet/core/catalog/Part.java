@@ -180,7 +180,15 @@ public record Part(
             Integer wakeMillis,
             Integer refreshMillis,
             Boolean ownMemory,
-            String source) {}
+            String source) {
+
+        private static final double MILLIMETRES = 25.4;
+
+        /** Such as "0.96 inch" or "24 mm"; empty when it comes in several sizes. */
+        public String diagonal(boolean millimetres) {
+            return inches == null ? "" : millimetres ? Math.round(inches * MILLIMETRES) + " mm" : inches + " inch";
+        }
+    }
 
     public record BusSwitch(String sda, String scl, List<Channel> channels, String source) {
         public record Channel(String sda, String scl) {}

@@ -29,11 +29,15 @@ public final class SideBySide {
         }
     }
 
-    /** Rows that say something of one part at least; those that differ first. */
-    public static List<Row> of(List<Part> parts) {
+    /**
+     * Rows that say something of one part at least; those that differ first.
+     *
+     * @param millimetres whether diagonals are said in millimetres instead of inches
+     */
+    public static List<Row> of(List<Part> parts, boolean millimetres) {
         Map<String, Function<Part, String>> properties = new LinkedHashMap<>();
         properties.put("header, in its order", SideBySide::header);
-        properties.put("shows", SideBySide::glass);
+        properties.put("shows", p -> glass(p, millimetres));
         properties.put("supply", SideBySide::supply);
         properties.put("own logic supply", p -> p.logicVolts() == null ? NONE : volts(p.logicVolts()));
         properties.put("survives on a signal", SideBySide::survives);
@@ -77,12 +81,12 @@ public final class SideBySide {
         return labels.isEmpty() ? NONE : labels;
     }
 
-    private static String glass(Part part) {
+    private static String glass(Part part, boolean millimetres) {
         Part.Glass g = part.glass();
         return g == null
                 ? NONE
                 : g.columns() + " × " + g.rows() + " " + g.shows() + (g.colours() == null ? "" : ", " + g.colours())
-                        + (g.inches() == null ? "" : ", " + g.inches() + " inch");
+                        + (g.inches() == null ? "" : ", " + g.diagonal(millimetres));
     }
 
     private static String supply(Part part) {

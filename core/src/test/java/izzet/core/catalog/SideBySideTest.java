@@ -10,9 +10,11 @@ import org.junit.jupiter.api.Test;
 class SideBySideTest {
 
     private static List<SideBySide.Row> rows(String... ids) {
-        return SideBySide.of(Arrays.stream(ids)
-                .map(id -> Workbench.CATALOG.part(id).orElseThrow())
-                .toList());
+        return SideBySide.of(
+                Arrays.stream(ids)
+                        .map(id -> Workbench.CATALOG.part(id).orElseThrow())
+                        .toList(),
+                false);
     }
 
     private static SideBySide.Row row(List<SideBySide.Row> rows, String property) {
@@ -44,7 +46,7 @@ class SideBySideTest {
     @Test
     void aPartBesideItselfDiffersInNothing() {
         for (Part part : Workbench.CATALOG.parts().values()) {
-            assertThat(SideBySide.of(List.of(part, part))).as(part.id()).noneMatch(SideBySide.Row::differ);
+            assertThat(SideBySide.of(List.of(part, part), false)).as(part.id()).noneMatch(SideBySide.Row::differ);
         }
     }
 
@@ -56,5 +58,18 @@ class SideBySideTest {
                 .isEmpty();
         assertThat(Workbench.CATALOG.parts().values())
                 .allSatisfy(p -> assertThat(p.addresses()).allMatch(a -> a >= 0 && a < 0x400));
+    }
+
+    @Test
+    void diagonalsAreSaidInTheUnitThatWasChosen() {
+        Part part = CatalogReader.shipped().part("oled-128x64-page-2wire").orElseThrow();
+        assertThat(row(SideBySide.of(List.of(part, part), false), "shows")
+                        .values()
+                        .get(0))
+                .endsWith("0.96 inch");
+        assertThat(row(SideBySide.of(List.of(part, part), true), "shows")
+                        .values()
+                        .get(0))
+                .endsWith("24 mm");
     }
 }
