@@ -524,6 +524,10 @@ class ApiTest {
         assertThat(headers.firstValue("Cross-Origin-Resource-Policy")).hasValue("same-origin");
         assertThat(headers.firstValue("Permissions-Policy")).isPresent();
         assertThat(headers.firstValue("Cache-Control")).hasValue("private, no-cache");
+        assertThat(headers.firstValue("X-Content-Type-Options")).hasValue("nosniff");
+        assertThat(headers.firstValue("Referrer-Policy")).hasValue("same-origin");
+        assertThat(headers.firstValue("Content-Security-Policy").orElse("")).contains("frame-ancestors 'none'");
+        assertThat(headers.map()).doesNotContainKeys("server", "x-powered-by");
         assertThat(send(to("/js/main.js")).headers().firstValue("Cache-Control").orElse(""))
                 .doesNotContain("private");
     }

@@ -7,6 +7,7 @@ import izzet.core.wiring.WireColours;
 import izzet.core.wiring.WireUse;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -31,8 +32,10 @@ class PreferencesController {
 
     private final Preferences preferences;
     private final Look look;
+    private final Libraries libraries;
 
-    PreferencesController(Preferences preferences, Look look) {
+    PreferencesController(Preferences preferences, Look look, Libraries libraries) {
+        this.libraries = libraries;
         this.preferences = preferences;
         this.look = look;
     }
@@ -52,6 +55,12 @@ class PreferencesController {
         model.addAttribute("millimetres", preferences.millimetres());
         model.addAttribute("instrument", preferences.instrument());
         return "preference/page";
+    }
+
+    @GetMapping("/settings/libraries")
+    String libraries(Model model) throws IOException {
+        model.addAttribute("libraries", libraries.all());
+        return "preference/libraries";
     }
 
     /** Theme and size of text, for the browser that asks. */

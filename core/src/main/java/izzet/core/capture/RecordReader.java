@@ -40,8 +40,8 @@ public final class RecordReader {
         if (packed(begin)) {
             try {
                 begin = new BufferedInputStream(new Unpacked(new GZIPInputStream(begin, LOOK)), LOOK);
-            } catch (ZipException e) {
-                throw new RecordFault(0, "The packed record cannot be unpacked: it is damaged.");
+            } catch (ZipException | EOFException e) {
+                throw new RecordFault(0, "The packed record cannot be unpacked: it is cut off or damaged.");
             }
         }
         try {
