@@ -6,10 +6,14 @@ import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Quantity;
 import java.util.Optional;
 
 /** Whether a part on the desk works at all: supply, ground, reset. */
 final class Awake {
+
+    /** For sums of floating point. */
+    private static final double MARGIN = 1e-6;
 
     private Awake() {}
 
@@ -18,6 +22,16 @@ final class Awake {
         for (Wire wire : built.wiresOf(unit)) {
             if (wire.role() == Role.SUPPLY && wire.line().required() && !held(built, wire, false)) {
                 return Optional.of(wire.line().id() + " has no supply");
+            }
+            if (wire.role() == Role.SUPPLY
+                    && wire.line().required()
+                    && unit.part().supply() != null) {
+                double least = unit.part().supply().minVolts();
+                double has = built.railVolts(wire.from()).orElse(least);
+                if (has < least - MARGIN) {
+                    return Optional.of(wire.line().id() + " has only " + Quantity.volts(has) + " and wants "
+                            + Quantity.volts(least));
+                }
             }
             if (wire.role() == Role.GROUND && wire.line().required() && !held(built, wire, true)) {
                 return Optional.of(wire.line().id() + " is not on ground");

@@ -40,7 +40,12 @@ public record Desk(Circuit planned, Circuit built, Circuit programmed, Set<Condi
 
     /** The same with other wires. */
     public Desk built(Plan plan) {
-        return new Desk(planned, new Circuit(plan, planned.catalog()), programmed, conditions);
+        return built(new Circuit(plan, built.catalog()));
+    }
+
+    /** The same built another way. */
+    public Desk built(Circuit other) {
+        return new Desk(planned, other, programmed, conditions);
     }
 
     /** The same with another program. */

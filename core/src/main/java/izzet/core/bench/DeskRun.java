@@ -1,7 +1,9 @@
 package izzet.core.bench;
 
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Role;
+import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Contrast;
 import izzet.core.circuit.Unit;
 import izzet.core.code.BringUp;
@@ -14,6 +16,7 @@ import izzet.core.display.Glass;
 import izzet.core.display.Interpreters;
 import izzet.core.display.Panel;
 import izzet.core.display.Session;
+import izzet.core.plan.Bus;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -33,6 +36,13 @@ public final class DeskRun {
             Set.of(Role.CONTROL, Role.DATA_COMMAND, Role.SELECT, Role.ENABLE, Role.DATA, Role.SPI_SCK, Role.SPI_MOSI);
 
     private static final int BITS = 8;
+
+    /** A lamp of a display with less is taken for dark; common practice. */
+    private static final double SEEN_AMPERES = 100e-6;
+
+    /** A part hears nothing at a clock that is further above its limit; between, it is commonly seen working. */
+    private static final double HEARD_ABOVE = 1.5;
+
     private static final long STROBE_NANOS = 1000;
 
     /**
@@ -115,9 +125,23 @@ public final class DeskRun {
                         : unit.part().spi().modes().stream()
                                 .min(Integer::compare)
                                 .orElse(0);
-                Ear.of(desk.built(), unit, mode, (BusEvent e) -> session.hear(e))
+                Ear.of(desk.built(), unit, mode, (BusEvent e) -> heard(unit, session, e))
                         .ifPresent(ear -> ears.put(unit.id(), ear));
             }
+        }
+    }
+
+    /** What comes too fast on a serial bus is not heard. */
+    private void heard(Unit unit, Session session, BusEvent event) {
+        boolean serial = unit.variant().bus() == BusKind.SPI;
+        long hertz = 0;
+        for (Bus bus : desk.programmed().plan().buses()) {
+            if (serial && bus.id().equals(unit.placed().bus())) {
+                hertz = bus.clockHz();
+            }
+        }
+        if (!serial || follows(unit, hertz)) {
+            session.hear(event);
         }
     }
 
@@ -159,10 +183,24 @@ public final class DeskRun {
         if (open) {
             return "its contrast line is connected to nothing";
         }
+        if (dark(unit)) {
+            return "its backlight is dark, and what is written can hardly be made out";
+        }
         if (glass == null) {
             return "what it understands is not followed here";
         }
         return glass.changes() == 0 ? "nothing that it knows arrived" : "";
+    }
+
+    /** Whether its lamps are lit in the plan and not on the desk. */
+    private boolean dark(Unit unit) {
+        return lit(desk.planned(), unit) && !lit(desk.built(), unit);
+    }
+
+    private static boolean lit(Circuit circuit, Unit unit) {
+        return circuit.lamps().stream()
+                .filter(l -> l.line().unit().id().equals(unit.id()))
+                .anyMatch(l -> l.amperes() > SEEN_AMPERES);
     }
 
     private void op(Op op) {
@@ -280,6 +318,14 @@ public final class DeskRun {
         }
     }
 
+    /** Whether a part keeps up with a clock. */
+    static boolean follows(Unit unit, long hertz) {
+        Integer most = unit.part().i2c() != null
+                ? Integer.valueOf(unit.part().i2c().maxHz())
+                : unit.part().spi() != null ? Integer.valueOf(unit.part().spi().maxWriteHz()) : null;
+        return most == null || hertz <= most * HEARD_ABOVE;
+    }
+
     private void pieces(Op.TwoWireRun run) {
         List<Integer> bytes = new ArrayList<>(List.of(run.control()));
         for (int i = 0; i < run.pairs().size(); i += 2) {
@@ -303,7 +349,9 @@ public final class DeskRun {
         DeskBus on = buses.computeIfAbsent(
                 bus.name(),
                 k -> new DeskBus(desk, bus.data().label(), bus.clock().label(), pins));
-        List<Unit> hearing = on.write(address, bytes);
+        List<Unit> hearing = on.write(address, bytes).stream()
+                .filter(u -> follows(u, bus.hertz()))
+                .toList();
         long start = now;
         boolean acknowledged = !hearing.isEmpty();
         wave(bus, address, acknowledged ? bytes : List.of(), acknowledged, on);

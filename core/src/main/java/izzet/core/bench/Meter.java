@@ -111,6 +111,8 @@ public final class Meter {
                 String[] rails = rest.split(":");
                 yield Optional.of(ohms(Target.rail(rails[0]), rails.length > 1 ? Target.rail(rails[1]) : ground));
             }
+            case "rail" ->
+                volts(rest.contains(":") ? Target.of(rest) : Target.rail(rest)).or(() -> Optional.of(0.0));
             case "idle" -> idle(rest);
             case "reset" ->
                 check.unit() == Unit.VOLT ? Optional.of(volts(Target.of(rest)).orElse(0.0)) : Optional.empty();
