@@ -25,11 +25,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Plans over the API: documents in and out, revisions by ETag and If-Match. */
 @RestController
 class PlansApi {
+
+    private static final int MOST_LISTED = 1000;
 
     private final PlanStore plans;
     private final Parcels parcels;
@@ -47,9 +50,14 @@ class PlansApi {
         this.matching = matching;
     }
 
+    /** A page of them, last changed first; a thousand at most, since each is read. */
     @GetMapping("/api/plans")
-    List<PlanStore.Entry> list() {
-        return plans.list();
+    List<PlanStore.Entry> list(
+            @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "1000") int size) {
+        if (page < 0 || size < 1 || size > MOST_LISTED) {
+            throw new IllegalArgumentException("page is 0 or more, size is between 1 and " + MOST_LISTED + ".");
+        }
+        return plans.list(page, size);
     }
 
     @PostMapping("/api/plans")

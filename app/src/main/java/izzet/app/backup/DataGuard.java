@@ -17,7 +17,7 @@ import org.hibernate.JDBCException;
 public final class DataGuard {
 
     /** Number of the last migration. */
-    static final int NEWEST = 10;
+    static final int NEWEST = 12;
 
     /** Two headers of a database file. */
     private static final long LEAST_BYTES = 8192;

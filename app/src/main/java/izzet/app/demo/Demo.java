@@ -80,7 +80,7 @@ class Demo implements SmartLifecycle {
     }
 
     private void fill() throws IOException {
-        if (!wanted || !plans.list().isEmpty() || !plans.deleted().isEmpty()) {
+        if (!wanted || plans.count() > 0 || !plans.deleted().isEmpty()) {
             return;
         }
         Discovery.texts("/demo-shelf", ".json")

@@ -19,17 +19,18 @@ import izzet.core.plan.PlanProblems;
 import izzet.core.quantity.Names;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.PageRequest;
-import org.springframework.data.domain.Pageable;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,6 +45,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class PlanStore {
 
     private static final int MOST_DELETED = 100;
+    /** Documents in the memory at a time. */
+    private static final int AT_ONCE = 50;
+
     private static final int COPY_NAME = 80;
     private static final Logger LOG = LoggerFactory.getLogger(PlanStore.class);
 
@@ -82,18 +86,31 @@ public class PlanStore {
     public record Entry(
             long id, long version, String name, String board, int parts, java.time.Instant changed, boolean readable) {}
 
-    /** Plans that are not deleted, last changed first. */
-    public List<Entry> list() {
-        return entries(false, Pageable.unpaged());
-    }
-
     /**
-     * A page of the list.
+     * A page of the plans that are not deleted, last changed first.
      *
      * @param page counted from 0
      */
     public List<Entry> list(int page, int size) {
-        return entries(false, PageRequest.of(page, size));
+        List<Entry> all = new ArrayList<>();
+        List<PlanRows.Head> heads = plans.heads(false, PageRequest.of(page, size));
+        for (int from = 0; from < heads.size(); from += AT_ONCE) {
+            List<PlanRows.Head> some = heads.subList(from, Math.min(heads.size(), from + AT_ONCE));
+            Map<Long, String> documents = revisions
+                    .current(some.stream().map(PlanRows.Head::id).toList())
+                    .stream()
+                    .collect(Collectors.toMap(RevisionRows.Current::planId, RevisionRows.Current::document));
+            some.forEach(h -> all.add(entry(h, documents.get(h.id()))));
+        }
+        return all;
+    }
+
+    /** A plan by its name. */
+    public record Named(long id, String name) {}
+
+    /** The names of the last changed plans, without reading them. */
+    public List<Named> names(int most) {
+        return named(false, most);
     }
 
     /** Plans that are not deleted. */
@@ -102,17 +119,19 @@ public class PlanStore {
     }
 
     /** Deleted plans, which can be taken back; the latest. */
-    public List<Entry> deleted() {
-        return entries(true, PageRequest.of(0, MOST_DELETED));
+    public List<Named> deleted() {
+        return named(true, MOST_DELETED);
     }
 
-    private List<Entry> entries(boolean deleted, Pageable stretch) {
-        return plans.heads(deleted, stretch).stream().map(this::entry).toList();
+    private List<Named> named(boolean deleted, int most) {
+        return plans.heads(deleted, PageRequest.of(0, most)).stream()
+                .map(h -> new Named(h.id(), h.name()))
+                .toList();
     }
 
-    private Entry entry(PlanRows.Head h) {
+    private Entry entry(PlanRows.Head h, String document) {
         try {
-            Plan plan = documents.readStored(h.document());
+            Plan plan = documents.readStored(document);
             return new Entry(
                     h.id(), h.version(), plan.name(), plan.board(), plan.parts().size(), h.changedAt(), true);
         } catch (RuntimeException e) {

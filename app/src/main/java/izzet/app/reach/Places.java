@@ -61,7 +61,7 @@ class Places {
         all.addAll(ROOMS);
         Tools.all().forEach(t -> all.add(new Place("tool", t.name() + ": " + t.purpose(), "/tools/" + t.id())));
         help.all().forEach(h -> all.add(new Place("help", h.title(), "/help/" + h.id())));
-        plans.list(0, MOST_PLANS).forEach(p -> all.add(new Place("plan", p.name(), "/plans/" + p.id() + "/pins")));
+        plans.names(MOST_PLANS).forEach(p -> all.add(new Place("plan", p.name(), "/plans/" + p.id() + "/pins")));
         shelf.catalog()
                 .boards()
                 .values()

@@ -80,7 +80,7 @@ class SharingController {
     /** Plans with what is needed beside the bench. */
     @GetMapping("/phone")
     String phone(Model model) {
-        model.addAttribute("plans", plans.list(0, MOST_PLANS));
+        model.addAttribute("plans", plans.names(MOST_PLANS));
         return "sharing/phone";
     }
 
@@ -93,8 +93,8 @@ class SharingController {
 
     private String show(Authentication who, Way way, Long chosen, Model model) {
         long own = who != null && who.getPrincipal() instanceof Devices.Device d ? d.id() : -1;
-        List<PlanStore.Entry> list = plans.list(0, MOST_PLANS);
-        Map<Long, String> names = list.stream().collect(Collectors.toMap(PlanStore.Entry::id, PlanStore.Entry::name));
+        List<PlanStore.Named> list = plans.names(MOST_PLANS);
+        Map<Long, String> names = list.stream().collect(Collectors.toMap(PlanStore.Named::id, PlanStore.Named::name));
         model.addAttribute("way", way);
         model.addAttribute("chosen", chosen);
         model.addAttribute("plans", list);

@@ -9,14 +9,13 @@ import org.springframework.data.jpa.repository.Query;
 /** Plans, deleted ones too. */
 public interface PlanRows extends JpaRepository<PlanRow, Long> {
 
-    /** A plan with its current document. */
-    record Head(long id, long version, String name, Instant changedAt, String document) {}
+    /** A plan without its document, which may be long. */
+    record Head(long id, long version, String name, Instant changedAt) {}
 
     /** Last changed first. */
     @Query(
             """
-            select new izzet.app.store.PlanRows$Head(p.id, p.version, p.name, p.changedAt, r.document)
-            from PlanRow p join RevisionRow r on r.id.planId = p.id and r.id.number = p.currentNumber
+            select new izzet.app.store.PlanRows$Head(p.id, p.version, p.name, p.changedAt) from PlanRow p
             where p.deletedAt is not null and :deleted = true or p.deletedAt is null and :deleted = false
             order by p.changedAt desc, p.id desc""")
     List<Head> heads(boolean deleted, Pageable stretch);

@@ -20,6 +20,16 @@ public interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key
     @Query("select r.done from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
     Optional<String> done(long plan, int number);
 
+    /** What a plan is now. */
+    record Current(long planId, String document) {}
+
+    /** Of some plans; few at once, since documents may be long. */
+    @Query(
+            """
+            select new izzet.app.store.RevisionRows$Current(p.id, r.document)
+            from PlanRow p join RevisionRow r on r.id.planId = p.id and r.id.number = p.currentNumber where p.id in :plans""")
+    List<Current> current(List<Long> plans);
+
     /** Newest first, of those before a number. */
     @Query(
             """

@@ -46,9 +46,9 @@ class KillTest {
                             "--izzet.data=" + data,
                             "--spring.datasource.url=jdbc:h2:file:" + data.resolve("izzet") + settings)
                     .getBean(PlanStore.class);
-            long id = plans.list().isEmpty()
+            long id = plans.list(0, 10).isEmpty()
                     ? plans.create(Plan.empty("Wick halt", "mcu-8bit-5v-14-6"), "started")
-                    : plans.list().get(0).id();
+                    : plans.list(0, 1000).get(0).id();
             for (long version = plans.get(id).version(); ; ) {
                 version = plans.apply(id, version, new PlanEdit.Rename("Halt " + (version + 1)))
                         .version();

@@ -9,6 +9,8 @@ import izzet.core.plan.PlanEdit;
 import izzet.core.plan.PlanProblems;
 import izzet.core.plan.Target;
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -81,10 +83,10 @@ class PlanStoreTest {
     void deletedPlansComeBack() {
         StoredPlan plan = plans.get(id());
         plans.delete(plan.id(), plan.version());
-        assertThat(plans.list()).extracting(PlanStore.Entry::id).doesNotContain(plan.id());
-        assertThat(plans.deleted()).extracting(PlanStore.Entry::id).contains(plan.id());
+        assertThat(plans.list(0, 1000)).extracting(PlanStore.Entry::id).doesNotContain(plan.id());
+        assertThat(plans.deleted()).extracting(PlanStore.Named::id).contains(plan.id());
         plans.restore(plan.id());
-        assertThat(plans.list()).extracting(PlanStore.Entry::id).contains(plan.id());
+        assertThat(plans.list(0, 1000)).extracting(PlanStore.Entry::id).contains(plan.id());
         assertThat(plans.get(plans.duplicate(plan.id())).plan().name()).isEqualTo("Wick halt, copy");
     }
 
@@ -101,5 +103,22 @@ class PlanStoreTest {
                                 + " where table_name = 'plan_revision' and column_name = 'document'")
                         .getSingleResult())
                 .isEqualTo("text");
+    }
+
+    /** Pages of the list join without a gap, last changed first, however many documents are read at a time. */
+    @Test
+    void theListGoesOnFromPageToPage() {
+        List<Long> made = new ArrayList<>();
+        for (int i = 0; i < 130; i++) {
+            made.add(0, plans.create(Plan.empty("Halt " + i, "sbc-40-pin"), "started"));
+        }
+        StoredPlan oldest = rename(plans.get(made.get(129)), "Halt of all");
+        List<Long> listed = new ArrayList<>();
+        plans.list(0, 70).forEach(e -> listed.add(e.id()));
+        plans.list(1, 70).forEach(e -> listed.add(e.id()));
+        assertThat(listed.get(0)).isEqualTo(oldest.id());
+        assertThat(listed.subList(1, 130)).isEqualTo(made.subList(0, 129));
+        assertThat(plans.list(0, 1).get(0).name()).isEqualTo("Halt of all");
+        assertThat(plans.names(2)).extracting(PlanStore.Named::name).containsExactly("Halt of all", "Halt 129");
     }
 }
