@@ -3,6 +3,9 @@ package izzet.app.exports;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.function.Supplier;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.beans.factory.ObjectProvider;
@@ -13,6 +16,8 @@ import org.springframework.stereotype.Component;
 class BundleExport implements PlanExport {
 
     private static final String KIND = "bundle.zip";
+    /** In bytes; the file is made in the memory. */
+    private static final long MOST_BESIDE = 25L << 20;
 
     private final ObjectProvider<PlanExports> exports;
 
@@ -44,11 +49,34 @@ class BundleExport implements PlanExport {
                     zip.putNextEntry(new ZipEntry(export.kind()));
                     zip.write(export.make(source));
                     zip.closeEntry();
+                    beside(export.beside(source), zip);
                 }
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return out.toByteArray();
+    }
+
+    /** As far as there is room; what is left out is named, and is still where it was. */
+    private static void beside(Map<String, Supplier<byte[]>> files, ZipOutputStream zip) throws IOException {
+        long room = MOST_BESIDE;
+        StringBuilder left = new StringBuilder();
+        for (Map.Entry<String, Supplier<byte[]>> file : files.entrySet()) {
+            byte[] bytes = room > 0 ? file.getValue().get() : new byte[0];
+            room -= bytes.length;
+            if (bytes.length == 0 || room < 0) {
+                left.append(file.getKey()).append('\n');
+                continue;
+            }
+            zip.putNextEntry(new ZipEntry(file.getKey()));
+            zip.write(bytes);
+            zip.closeEntry();
+        }
+        if (!left.isEmpty()) {
+            zip.putNextEntry(new ZipEntry("left-out.txt"));
+            zip.write(("No room in this file for:\n" + left).getBytes(StandardCharsets.UTF_8));
+            zip.closeEntry();
+        }
     }
 }

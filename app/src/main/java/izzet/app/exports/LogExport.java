@@ -7,8 +7,11 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -68,13 +71,26 @@ class LogExport implements PlanExport {
             if (!entry.photos().isEmpty()) {
                 text.append("\nPhotographs: ")
                         .append(entry.photos().stream()
-                                .map(LogPhotoRows.Head::name)
-                                .map(LogExport::plain)
+                                .map(p -> plain(p.name()) + " (" + file(p) + ")")
                                 .collect(Collectors.joining(", ")))
                         .append("\n");
             }
         }
         return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    @Override
+    public Map<String, Supplier<byte[]>> beside(ExportSource source) {
+        long plan = source.stored().id();
+        Map<String, Supplier<byte[]>> files = new LinkedHashMap<>();
+        for (LogStore.Entry entry : log.of(plan, "")) {
+            entry.photos().forEach(p -> files.put(file(p), () -> log.photo(plan, p.id())));
+        }
+        return files;
+    }
+
+    private static String file(LogPhotoRows.Head photo) {
+        return "photographs/" + photo.id() + ".jpg";
     }
 
     /** One line without what Markdown would take for its own. */

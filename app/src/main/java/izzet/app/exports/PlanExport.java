@@ -1,6 +1,8 @@
 package izzet.app.exports;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** A way to take a plan away as a file. A new one is a bean. */
 interface PlanExport {
@@ -19,4 +21,9 @@ interface PlanExport {
     }
 
     byte[] make(ExportSource source);
+
+    /** Files that lie beside it where all are taken together, by their names; each is made when it is written. */
+    default Map<String, Supplier<byte[]>> beside(ExportSource source) {
+        return Map.of();
+    }
 }

@@ -157,8 +157,13 @@ public class LogStore {
         return all;
     }
 
+    /**
+     * A photograph as JPEG.
+     *
+     * @throws NoSuchThing when the plan's log has none of this number
+     */
     @Transactional(readOnly = true)
-    byte[] photo(long planId, long id) {
+    public byte[] photo(long planId, long id) {
         return photos.one(planId, id)
                 .orElseThrow(() -> new NoSuchThing("The log has no photograph " + id + "."))
                 .jpeg();

@@ -37,9 +37,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class MoveController {
 
-    private static final Duration TIME = Duration.ofSeconds(2);
+    private static final int LEAST_SECONDS = 2;
 
-    /** For ways out of a clash, when asked to look longer. */
+    /** For the move and for ways out of a clash, when asked to look longer. */
     private static final int MOST_SECONDS = 10;
 
     private static final int REMEMBERED = 20;
@@ -100,19 +100,18 @@ class MoveController {
             throw new IllegalArgumentException("The plan is on this board already; choose another one.");
         }
         Migration.Stay stay = plans.lastOn(id, board).orElse(null);
+        Duration longest = Duration.ofSeconds(Math.max(LEAST_SECONDS, Math.min(MOST_SECONDS, seconds)));
         Migration migration = turns.take(() ->
-                Migration.of(stored.plan(), board, stay, shelf.catalog(), assigner, Weights.USUAL, Limits.of(TIME)));
+                Migration.of(stored.plan(), board, stay, shelf.catalog(), assigner, Weights.USUAL, Limits.of(longest)));
         model.addAttribute("board", target);
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
-        int longest = Math.max(1, Math.min(MOST_SECONDS, seconds));
         WaysOut.Ways ways = migration.conflict() == null
                 ? WaysOut.Ways.NONE
-                : turns.take(() -> waysOut.of(
-                        migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(Duration.ofSeconds(longest))));
+                : turns.take(() -> waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(longest)));
         model.addAttribute("ways", WayView.of(ways.found(), migration.plan(), shelf.catalog(), checker));
         model.addAttribute("waysWhole", ways.whole());
-        model.addAttribute("longer", longest < MOST_SECONDS ? MOST_SECONDS : 0);
+        model.addAttribute("longer", longest.toSeconds() < MOST_SECONDS ? MOST_SECONDS : 0);
         model.addAttribute("counts", counts(migration));
         model.addAttribute(
                 "token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways.found())));

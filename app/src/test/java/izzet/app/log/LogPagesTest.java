@@ -16,9 +16,15 @@ import com.microsoft.playwright.options.FilePayload;
 import izzet.app.PagesOfAPlan;
 import izzet.core.plan.PlanEdit;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -70,7 +76,7 @@ class LogPagesTest extends PagesOfAPlan {
         assertThat(page.locator(".tied")).containsText("both answer at 0x3C");
         page.locator("[name=title]").fill("Moved the strap of the south sign");
         page.locator("[name=text]").fill("Both **light up** now.");
-        page.locator("[name=photos]").setInputFiles(new FilePayload("strap.png", "image/png", unchecked()));
+        page.locator("[name=photos][multiple]").setInputFiles(new FilePayload("strap.png", "image/png", unchecked()));
         page.locator("button", new Page.LocatorOptions().setHasText("Keep")).click();
         Locator entry = page.locator(".entry").first();
         assertThat(entry.locator("strong")).hasText("light up");
@@ -184,8 +190,31 @@ class LogPagesTest extends PagesOfAPlan {
                 .andExpect(content().string(containsString("First \\*light\\*")))
                 .andExpect(content().string(containsString("about South sign")))
                 .andExpect(content().string(containsString("The **south** sign.")));
-        pages.perform(get("/api/plans/" + id + "/exports/bundle.zip"))
-                .andExpect(content().string(containsString("log.md")));
+        pages.perform(multipart("/plans/" + id + "/log")
+                        .file(new MockMultipartFile("photos", "", null, new byte[0]))
+                        .file(new MockMultipartFile("photos", "strap.png", "image/png", picture()))
+                        .param("title", "Strap, seen from below"))
+                .andExpect(status().is3xxRedirection());
+        byte[] bundle = pages.perform(get("/api/plans/" + id + "/exports/bundle.zip"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle))) {
+            for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+                files.put(e.getName(), zip.readAllBytes());
+            }
+        }
+        String photograph = files.keySet().stream()
+                .filter(n -> n.matches("photographs/\\d+\\.jpg"))
+                .findFirst()
+                .orElseThrow();
+        Assertions.assertThat(new String(files.get("log.md"), StandardCharsets.UTF_8))
+                .contains("strap.png (" + photograph + ")");
+        Assertions.assertThat(ImageIO.read(new ByteArrayInputStream(files.get(photograph)))
+                        .getWidth())
+                .isEqualTo(60);
+        Assertions.assertThat(files).doesNotContainKey("left-out.txt");
     }
 
     /** A named revision is found again, and the plan comes back to it as a change that can be undone. */

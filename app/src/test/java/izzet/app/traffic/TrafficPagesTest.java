@@ -245,7 +245,8 @@ class TrafficPagesTest extends PagesOfAPlan {
     void theCardIsMadeForTheInstrument() throws Exception {
         String traffic = "/plans/" + id + "/traffic";
         pages.perform(get(traffic)).andExpect(content().string(containsString("at A5 (analog 6)")));
-        pages.perform(post(traffic + "/instrument")
+        pages.perform(post("/preferences/instrument")
+                        .param("here", traffic)
                         .param("name", "old scope")
                         .param("kind", "scope")
                         .param("channels", "2")
@@ -255,7 +256,8 @@ class TrafficPagesTest extends PagesOfAPlan {
         pages.perform(get(traffic))
                 .andExpect(content().string(containsString("old scope")))
                 .andExpect(content().string(containsString("nothing can be decoded")));
-        pages.perform(post(traffic + "/instrument")
+        pages.perform(post("/preferences/instrument")
+                        .param("here", traffic)
                         .param("name", "none")
                         .param("kind", "logic")
                         .param("channels", "900")
