@@ -2,9 +2,12 @@ package izzet.core.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.core.Workbench;
 import izzet.core.capture.RecordReader;
 import izzet.core.catalog.CatalogReader;
+import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.Protocols;
@@ -13,10 +16,13 @@ import izzet.core.plan.PlanDocument;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -185,5 +191,29 @@ class SupplyFaultsTest {
         assertThat(BusScan.of(desk).get("I2C bus")).contains(0x3C, 0x68);
         assertThat(bad(desk)).anyMatch(k -> k.startsWith("idle:"));
         assertThat(Faults.of("pull-ups-high").places(DeskTest.planned())).isEmpty();
+    }
+
+    /** The desk calls no part starved that the check calls well fed: over all reference plans, right ones and wrong ones. */
+    @Test
+    void whatStarvesOnTheDeskIsAStopOfTheCheck() throws IOException {
+        int starved = 0;
+        try (Stream<Path> files = Files.walk(Path.of("src/test/resources/verdicts"))) {
+            for (Path file : files.filter(f -> f.toString().endsWith(".json")).toList()) {
+                Circuit circuit = circuit(Files.readString(file));
+                for (Unit unit : circuit.units()) {
+                    if (Awake.not(circuit, unit)
+                            .filter(w -> w.contains("has only"))
+                            .isPresent()) {
+                        starved++;
+                        assertThat(Workbench.CHECKER.check(circuit).findings())
+                                .as(file + " " + unit.name())
+                                .anyMatch(f -> f.severity() == Severity.STOP
+                                        && f.sentence().contains(unit.name() + " gets ")
+                                        && f.sentence().contains("less than"));
+                    }
+                }
+            }
+        }
+        assertThat(starved).isPositive();
     }
 }
