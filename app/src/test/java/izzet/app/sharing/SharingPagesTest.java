@@ -7,9 +7,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import izzet.app.Browser;
-import izzet.app.plan.PlanStore;
-import izzet.core.catalog.CatalogReader;
-import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -17,39 +14,11 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Two devices and a reader at one plan, in the browser. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {
-            "spring.datasource.url=jdbc:h2:mem:sharing;DB_CLOSE_DELAY=-1",
-            "izzet.lan=true",
-            "izzet.lan.unknown-a-minute=100000",
-            "izzet.lan.tries-a-minute=1000"
-        })
-class SharingPagesTest {
-
-    private static final String PLAN =
-            """
-            {"format":"izzet-plan","version":1,"name":"Platform","board":"mcu-8bit-5v-14-6","parts":[
-            {"id":"north","part":"oled-128x64-page-2wire","partVersion":2,"name":"North sign","interface":"2-wire","bus":"i2c"}],
-            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
-            "connections":[{"from":"north:SCL","to":"board:A5"},{"from":"north:SDA","to":"board:A4"}]}
-            """;
+class SharingPagesTest extends InTheNetwork {
 
     private static Browser browser;
-
-    @LocalServerPort
-    private int port;
-
-    @Autowired
-    private PairingKey key;
-
-    @Autowired
-    private PlanStore plans;
 
     private long id;
 
@@ -65,7 +34,7 @@ class SharingPagesTest {
 
     @BeforeEach
     void storePlan() {
-        id = plans.create(new PlanDocument().read(PLAN, CatalogReader.shipped()), "for a test");
+        id = store("Platform");
     }
 
     private Page paired(int width, int height, ColorScheme scheme) {

@@ -2,10 +2,7 @@ package izzet.app.sharing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import izzet.app.plan.PlanStore;
 import izzet.app.store.PairedDeviceRow;
-import izzet.core.catalog.CatalogReader;
-import izzet.core.plan.PlanDocument;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.Socket;
@@ -20,40 +17,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Somebody in the network without a key, with a stolen link, with a key that was ended: over plain sockets, so that nothing tidies up. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {
-            "spring.datasource.url=jdbc:h2:mem:sharing;DB_CLOSE_DELAY=-1",
-            "izzet.lan=true",
-            "izzet.lan.unknown-a-minute=100000",
-            "izzet.lan.tries-a-minute=1000"
-        })
-class SharingTest {
-
-    private static final String PLAN =
-            """
-            {"format":"izzet-plan","version":1,"name":"%s","board":"mcu-8bit-5v-14-6","parts":[
-            {"id":"north","part":"oled-128x64-page-2wire","partVersion":2,"name":"North sign","interface":"2-wire","bus":"i2c"}],
-            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],"connections":[]}
-            """;
-
-    @LocalServerPort
-    private int port;
-
-    @Autowired
-    private PairingKey key;
+class SharingTest extends InTheNetwork {
 
     @Autowired
     private Devices devices;
-
-    @Autowired
-    private PlanStore plans;
 
     @Autowired
     private RequestMappingHandlerMapping mappings;
@@ -70,10 +41,6 @@ class SharingTest {
     void storePlans() {
         open = store("Open plan");
         secret = store("Secret plan");
-    }
-
-    private long store(String name) {
-        return plans.create(new PlanDocument().read(PLAN.formatted(name), CatalogReader.shipped()), "for a test");
     }
 
     private Answer ask(String method, String path, String... headers) throws IOException {
