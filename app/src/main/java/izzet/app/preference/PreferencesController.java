@@ -1,6 +1,7 @@
 package izzet.app.preference;
 
 import izzet.app.fault.WrongField;
+import izzet.app.shell.AskedNumber;
 import izzet.app.shell.Look;
 import izzet.core.record.Instrument;
 import izzet.core.wiring.WireColours;
@@ -28,6 +29,7 @@ class PreferencesController {
     private static final Pattern BACK = Pattern.compile("/(plans/\\d{1,18}/[a-z-]{1,40}|tools/[a-z-]{1,40}|settings)");
 
     private static final double MILLION = 1e6;
+    private static final double MOST_TOLD = 1e12;
     private static final Duration KEPT = Duration.ofDays(400);
 
     private final Preferences preferences;
@@ -98,14 +100,25 @@ class PreferencesController {
             @RequestParam String name,
             @RequestParam String kind,
             @RequestParam int channels,
-            @RequestParam double rate,
-            @RequestParam(defaultValue = "0") double memory,
-            @RequestParam(defaultValue = "0") double bandwidth,
-            @RequestParam(defaultValue = "0") double threshold,
+            @RequestParam String rate,
+            @RequestParam(defaultValue = "") String memory,
+            @RequestParam(defaultValue = "") String bandwidth,
+            @RequestParam(defaultValue = "") String threshold,
             @RequestParam(defaultValue = "") String here) {
         preferences.keepInstrument(new Instrument(
-                name.strip(), kind.equals("scope"), channels, rate * MILLION, memory, bandwidth * MILLION, threshold));
+                name.strip(),
+                kind.equals("scope"),
+                channels,
+                number(rate) * MILLION,
+                number(memory),
+                number(bandwidth) * MILLION,
+                number(threshold)));
         return back(here);
+    }
+
+    /** With a point or a comma; the instrument says what lies outside its bounds. */
+    private static double number(String told) {
+        return AskedNumber.of(told, 0, 0, MOST_TOLD);
     }
 
     private static String back(String here) {

@@ -5,6 +5,7 @@ import izzet.app.fault.WrongField;
 import izzet.app.plan.PlanStore;
 import izzet.app.store.PairedDeviceRow;
 import izzet.app.store.PairedDeviceRows;
+import izzet.core.quantity.Names;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -78,7 +79,7 @@ class Devices {
     }
 
     private String keep(String name, Long planId) {
-        String told = name.strip();
+        String told = Names.cleaned(name).strip();
         if (told.isEmpty() || told.length() > PairedDeviceRow.MOST_NAME) {
             throw new WrongField(
                     "name",

@@ -1,5 +1,7 @@
 package izzet.app.sharing;
 
+import izzet.app.store.PairedDeviceRow;
+import izzet.core.quantity.Names;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -26,7 +28,6 @@ class PairingController {
     static final String[] OPEN = {"/pair", "/read/{key}"};
 
     private static final int MOST_SHOWN = 40;
-    private static final int MOST_NAME = 80;
 
     private final PairingKey key;
     private final PairingPage page;
@@ -89,8 +90,9 @@ class PairingController {
                     shown(typed));
             return;
         }
-        String told = name.isBlank() ? PairingPage.usualName(request) : name.strip();
-        String made = devices.pair(told.length() > MOST_NAME ? told.substring(0, MOST_NAME) : told);
+        String clean = Names.cleaned(name).strip();
+        String told = clean.isEmpty() ? PairingPage.usualName(request) : Names.cut(clean, PairedDeviceRow.MOST_NAME);
+        String made = devices.pair(told);
         response.addHeader(HttpHeaders.SET_COOKIE, cookie(Visitors.DEVICE, made, request));
         terminal.paired(told);
         response.setStatus(HttpStatus.SEE_OTHER.value());

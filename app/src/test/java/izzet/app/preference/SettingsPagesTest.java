@@ -128,10 +128,12 @@ class SettingsPagesTest extends PagesOfAPlan {
                         .param("name", "Bench scope")
                         .param("kind", "scope")
                         .param("channels", "2")
-                        .param("rate", "1000")
+                        .param("rate", "1000,5")
                         .param("here", "/plans/" + id + "/traffic"))
                 .andExpect(redirectedUrl("/plans/" + id + "/traffic"));
-        pages.perform(get("/settings")).andExpect(content().string(containsString("Bench scope")));
+        pages.perform(get("/settings"))
+                .andExpect(content().string(containsString("Bench scope")))
+                .andExpect(content().string(containsString("1000.5")));
         pages.perform(get("/plans/" + id + "/traffic")).andExpect(content().string(containsString("Bench scope")));
         pages.perform(post("/preferences/instrument")
                         .param("name", "None")

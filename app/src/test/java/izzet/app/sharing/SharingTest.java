@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.web.bind.annotation.RequestMethod;
@@ -172,6 +173,20 @@ class SharingTest extends InTheNetwork {
         assertThat(ask("POST", "/sharing/" + row.id() + "/end", cookie).status())
                 .isEqualTo(302);
         assertThat(ask("GET", "/plans/" + open + "/pins", cookie).status()).isEqualTo(401);
+    }
+
+    /** The key is taken by then: whatever name comes with it, the device is paired. */
+    @ParameterizedTest
+    @CsvSource({"%00%01, Computer", "'', Computer", "%20Bench%00, Bench"})
+    void anyNameWillDo(String sent, String kept) throws IOException {
+        Set<Long> before = devices.all().stream().map(PairedDeviceRow::id).collect(Collectors.toSet());
+        assertThat(pair(key.fresh(), sent).status()).isEqualTo(303);
+        assertThat(devices.all())
+                .filteredOn(d -> !before.contains(d.id()))
+                .extracting(PairedDeviceRow::name)
+                .containsExactly(kept);
+        assertThat(pair(key.fresh(), "%F0%9F%9A%8A".repeat(41)).status()).isEqualTo(303);
+        assertThat(devices.all()).anyMatch(d -> d.name().equals("🚊".repeat(40)));
     }
 
     private Answer pair(String typed, String name) throws IOException {
