@@ -14,6 +14,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
 import izzet.app.PagesOfAPlan;
 import java.io.ByteArrayInputStream;
@@ -21,6 +22,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -114,6 +116,7 @@ class TrafficPagesTest extends PagesOfAPlan {
         }
         assertThat(preview).containsText("This is how its first rows are read");
         assertThat(preview).containsText("low under 1.60 V");
+        assertThat(preview).not().hasAttribute("aria-busy", "true");
         page.locator("button", new Page.LocatorOptions().setHasText("Upload and decode"))
                 .click();
         page.waitForURL(Pattern.compile(".*/traffic/\\d+"));
@@ -124,6 +127,36 @@ class TrafficPagesTest extends PagesOfAPlan {
         Assertions.assertThat(stored.lines())
                 .extracting(StoredRecord.Line::edges)
                 .containsExactly(2L, 1L);
+        page.context().close();
+    }
+
+    /** An answer that comes late takes nothing away that was typed meanwhile. */
+    @Test
+    void typingIsNotLostToALateAnswer() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/traffic");
+        page.locator("[name=file]")
+                .setInputFiles(
+                        new FilePayload("bus.csv", "text/csv", "sample,SCL,SDA\n0,3.2,3.2\n1,0.2,3.2\n".getBytes()));
+        Locator preview = page.locator(".preview");
+        assertThat(preview.locator("[role=alert]")).containsText("samples a second");
+        List<Route> held = new ArrayList<>();
+        page.route("**/traffic/preview", held::add);
+        Locator scl = preview.locator("[name='threshold of SCL']");
+        Locator sda = preview.locator("[name='threshold of SDA']");
+        page.waitForRequest("**/traffic/preview", () -> {
+            scl.fill("1.5");
+            scl.blur();
+        });
+        sda.fill("1.6");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.waitForResponse("**/traffic/preview", () -> held.remove(0).resume());
+        page.waitForRequest("**/traffic/preview", sda::blur);
+        page.waitForCondition(() -> !held.isEmpty());
+        held.remove(0).resume();
+        assertThat(preview).not().hasAttribute("aria-busy", "true");
+        assertThat(scl).hasValue("1.5");
+        assertThat(sda).hasValue("1.6");
         page.context().close();
     }
 
