@@ -1,7 +1,9 @@
 package izzet.core.assign;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.ResetPull;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Wire;
 
@@ -42,9 +44,7 @@ final class PinCost {
             }
             cost += capability(f);
         }
-        if (select
-                && "pulled-down".equals(pin.atReset())
-                && "low".equals(wire.line().active())) {
+        if (select && pin.atReset() == ResetPull.PULLED_DOWN && wire.line().active() == ActiveLevel.LOW) {
             cost += SELECT_PULLED_ON;
         }
         return cost;

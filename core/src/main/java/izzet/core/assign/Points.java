@@ -1,10 +1,12 @@
 package izzet.core.assign;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
+import izzet.core.catalog.ResetPull;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
@@ -72,9 +74,7 @@ public final class Points {
             };
         }
         boolean select = wire.role() == Role.SELECT;
-        if (select
-                && "pulled-down".equals(pin.atReset())
-                && "low".equals(wire.line().active())) {
+        if (select && pin.atReset() == ResetPull.PULLED_DOWN && wire.line().active() == ActiveLevel.LOW) {
             duties += SELECTED_AT_RESET;
         }
         points.put(Criterion.DUTIES, duties);

@@ -8,7 +8,6 @@ import izzet.core.circuit.Net;
 import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -125,22 +124,16 @@ final class DeskBus {
         if (part.busSwitch() != null) {
             return (open.getOrDefault(end.unit().id(), 0) >> Integer.parseInt(channel) & 1) == 1;
         }
-        if (part.clockGate() == null) {
-            return true;
-        }
-        int chosen = 0;
-        for (int bit = 0; bit < part.clockGate().selects().size(); bit++) {
-            int level = built.wire(Target.line(
-                            end.unit().id(), part.clockGate().selects().get(bit)))
-                    .map(w -> Source.of(built, w))
-                    .map(s -> s.pin() == null ? s.level() : pins.getOrDefault(s.pin(), s.level()))
-                    .orElse(Source.UNKNOWN);
-            if (level == Source.UNKNOWN) {
-                return false;
-            }
-            chosen |= level << bit;
-        }
-        return part.clockGate().outputs().indexOf(end.line().id()) == chosen;
+        Optional<Part.ClockGate> gate = part.gateOf(end.line().id());
+        return gate.isEmpty()
+                || gate.get().outputs().contains(end.line().id())
+                        && built.gates().needs(end.unit(), end.line().id()).stream()
+                                .allMatch(n -> level(n.control()) == (n.high() ? 1 : 0));
+    }
+
+    private int level(Wire control) {
+        Source source = Source.of(built, control);
+        return source.pin() == null ? source.level() : pins.getOrDefault(source.pin(), source.level());
     }
 
     /** A transfer goes over the bus. @return those that hear it */

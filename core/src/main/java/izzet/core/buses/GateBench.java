@@ -42,8 +42,7 @@ public record GateBench(Unit unit, Part.ClockGate gate, List<Row> rows, String s
     public static List<GateBench> of(Circuit circuit) {
         List<GateBench> all = new ArrayList<>();
         for (Unit unit : circuit.units()) {
-            Part.ClockGate gate = unit.part().clockGate();
-            if (gate != null) {
+            for (Part.ClockGate gate : unit.part().clockGates()) {
                 List<Row> rows = new ArrayList<>();
                 for (int value = 0; value < 1 << gate.selects().size(); value++) {
                     List<Boolean> levels = new ArrayList<>();

@@ -101,10 +101,10 @@ final class CatalogChecks {
                     .forEach(l -> known(part, "/busSwitch", l)));
             source(part.sources(), "/busSwitch", part.busSwitch().source());
         }
-        if (part.clockGate() != null) {
-            part.clockGate().outputs().forEach(l -> known(part, "/clockGate", l));
-            source(part.sources(), "/clockGate", part.clockGate().source());
-        }
+        part.clockGates().forEach(g -> {
+            g.all().forEach(l -> known(part, "/clockGates", l));
+            source(part.sources(), "/clockGates", g.source());
+        });
         if (part.supply() != null) {
             source(part.sources(), "/supply", part.supply().source());
         }

@@ -1,5 +1,7 @@
 package izzet.core.catalog;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
+import com.fasterxml.jackson.annotation.JsonFormat;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Comparator;
 import java.util.List;
@@ -9,6 +11,7 @@ import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A display or helper as its file describes it. Immutable.
@@ -43,7 +46,8 @@ public record Part(
         Spi spi,
         Glass glass,
         BusSwitch busSwitch,
-        ClockGate clockGate,
+        @JsonAlias("clockGate") @JsonFormat(with = JsonFormat.Feature.ACCEPT_SINGLE_VALUE_AS_ARRAY)
+                List<ClockGate> clockGates,
         PixelBus pixelBus,
         List<Shift> shifts,
         List<Element> elements,
@@ -198,12 +202,41 @@ public record Part(
         }
     }
 
-    /** One-way gating of a clock: the chosen output follows the clock, the others idle high. */
-    public record ClockGate(String clock, List<String> selects, List<String> outputs, String source) {
+    /**
+     * One-way gating of a clock: the chosen output follows the clock, the others idle high. A chip with two halves is two of them.
+     *
+     * @param enables that let nothing through while one is not at its active level
+     * @param selects in the order of their bits
+     * @param outputs by the number that the selects say
+     * @param inverted outputs that carry the clock upside down
+     */
+    public record ClockGate(
+            String clock,
+            List<String> enables,
+            List<String> selects,
+            List<String> outputs,
+            List<String> inverted,
+            String source) {
         public ClockGate {
+            enables = enables == null ? List.of() : List.copyOf(enables);
             selects = List.copyOf(selects);
             outputs = List.copyOf(outputs);
+            inverted = inverted == null ? List.of() : List.copyOf(inverted);
         }
+
+        /** Every line of it, its clock first. */
+        public List<String> all() {
+            return Stream.of(List.of(clock), enables, selects, outputs, inverted)
+                    .flatMap(List::stream)
+                    .toList();
+        }
+    }
+
+    /** The gate that one of the part's lines is an output of; empty for other lines. */
+    public Optional<ClockGate> gateOf(String output) {
+        return clockGates.stream()
+                .filter(g -> g.outputs().contains(output) || g.inverted().contains(output))
+                .findFirst();
     }
 
     /** Columns and rows with their blanking, and the fastest pixel clock, of a panel without memory. */
@@ -301,6 +334,7 @@ public record Part(
     public Part {
         levels = levels == null ? Map.of() : Map.copyOf(levels);
         pullUps = orEmpty(pullUps);
+        clockGates = orEmpty(clockGates);
         shifts = orEmpty(shifts);
         elements = orEmpty(elements);
         interfaces = List.copyOf(interfaces);

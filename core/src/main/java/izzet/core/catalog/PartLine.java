@@ -35,7 +35,7 @@ public record PartLine(
         boolean required,
         OpenLine open,
         Rest rest,
-        String active,
+        ActiveLevel active,
         String levels,
         List<String> interfaces,
         Integer addressBit,

@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param chip GPIO number or port and bit of the chip; null on supply pins
  * @param group pins of one group lie together
  * @param rail id of the rail it brings out; null on signal pins
- * @param atReset {@code pulled-up} or {@code pulled-down} until the program runs; null when it floats
+ * @param atReset until the program runs; null when it floats
  * @param pulls resistors inside the chip that a program can switch on, {@code up} and {@code down}, or {@code none}; null for what the board
  *     says of all
  * @param functions what it can do; empty on supply pins
@@ -25,7 +25,7 @@ public record Pin(
         String chip,
         String group,
         String rail,
-        String atReset,
+        ResetPull atReset,
         List<String> pulls,
         List<PinFunction> functions,
         List<Duty> duties) {

@@ -48,6 +48,7 @@ public final class Circuit {
     private final Addresses addresses = new Addresses(this);
     private final Segments segments = new Segments(this);
     private final Reaches reaches = new Reaches(this);
+    private final Gates gates = new Gates(this);
     private volatile DcModel dc;
     private volatile Levels levels;
     private volatile Supplies supplies;
@@ -342,6 +343,11 @@ public final class Circuit {
     /** Where a part on a 2-wire bus can be heard; the trunk of its bus while its clock is not connected. */
     public Optional<Segment> segmentOf(Unit unit) {
         return segments.of(unit);
+    }
+
+    /** Which gated clocks run while others rest. */
+    public Gates gates() {
+        return gates;
     }
 
     /** Empty when the wire is not a helper's downstream line. */

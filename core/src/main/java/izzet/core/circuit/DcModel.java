@@ -13,6 +13,7 @@ import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
+import izzet.core.catalog.ResetPull;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Resistor;
@@ -230,7 +231,7 @@ public final class DcModel {
                 resistance(node, supply(logic), RESET_OHMS, false, null);
             }
             if (pin.atReset() != null) {
-                boolean up = pin.atReset().equals("pulled-up");
+                boolean up = pin.atReset() == ResetPull.PULLED_UP;
                 double ohms = circuit.board().pullOhms(pin, up).orElse(Board.WEAK_PULL_OHMS);
                 atReset.add(new Resistance(node, supply(up ? logic : 0), ohms, false, null));
             }

@@ -66,10 +66,10 @@ public final class Segments {
                 }
             }
         }
-        if (part.clockGate() != null && wire.role() == Role.GATE_OUTPUT) {
-            // One that is no gated clock divides, too; rule I6 tells that it is of no use.
-            int output = part.clockGate().outputs().indexOf(id);
-            return up(wire, part.clockGate().clock(), true, output < 0 ? id : String.valueOf(output));
+        Optional<Part.ClockGate> gate = part.gateOf(id);
+        if (gate.isPresent()) {
+            // One that carries the clock upside down divides, too; rule I6 tells that it is of no use.
+            return up(wire, gate.get().clock(), true, id);
         }
         if (wire.role().instead()) {
             return circuit.wire(wire.unit(), Role.I2C_SDA)

@@ -8,6 +8,13 @@ public final class Sharing {
     private Sharing() {}
 
     public static boolean may(Wire a, Wire b) {
+        // Halves of a gate take one clock, and selects that move together are judged by what can still be chosen: rules
+        // I6 and I7.
+        boolean halves =
+                a.role() == Role.GATE_CLOCK && a.unit().id().equals(b.unit().id());
+        if (a.role() == b.role() && (halves || a.role() == Role.GATE_SELECT)) {
+            return true;
+        }
         boolean sameBus = a.unit().placed().bus() != null
                 && a.unit().placed().bus().equals(b.unit().placed().bus());
         if (clock(a) && clock(b) || a.role().bus() && a.busSignal().equals(b.busSignal())) {
@@ -36,7 +43,7 @@ public final class Sharing {
         return a.role() == Role.LAMP
                 || a.role() == Role.CONTROL
                         && a.line().active() != null
-                        && a.line().active().equals(b.line().active());
+                        && a.line().active() == b.line().active();
     }
 
     /** Lines of two parts: of twins the same line; of other parts what may go along, or has the same name. */

@@ -5,17 +5,19 @@ import izzet.core.catalog.Part;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Gates;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
-import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Collects what a program does for the displays of a plan. */
 public final class ProgramWriter {
@@ -147,25 +149,36 @@ public final class ProgramWriter {
                     note(hop.through().name() + ": channel " + hop.channel() + " on, the others off");
                     add(new Op.TwoWire(bus, a, List.of(1 << Integer.parseInt(hop.channel()))));
                 });
-            } else if (part.clockGate() != null) {
-                gate(hop, part.clockGate());
+            } else if (part.gateOf(hop.channel()).isPresent()) {
+                note(hop.through().name() + ": the clock goes to output " + hop.channel());
+                circuit.gates().needs(hop.through(), hop.channel()).forEach(this::set);
             }
         }
+        quiet(unit, segment);
     }
 
-    private void gate(Segment.Hop hop, Part.ClockGate gate) {
-        int value = gate.outputs().indexOf(hop.channel());
-        if (value < 0) {
-            value = hop.channel().matches("\\d+") ? Integer.parseInt(hop.channel()) : 0;
-        }
-        note(hop.through().name() + ": the clock goes to output "
-                + gate.outputs().get(value));
-        for (int i = 0; i < gate.selects().size(); i++) {
-            int bit = i;
-            int chosen = value;
-            circuit.wire(Target.line(hop.through().id(), gate.selects().get(i)))
-                    .flatMap(this::pin)
-                    .ifPresent(p -> output(p, (chosen >> bit & 1) == 1));
-        }
+    /** Gates that pass the same clock to others at the same address are turned away from them. */
+    private void quiet(Unit unit, Segment segment) {
+        List<Unit> others = circuit.units().stream()
+                .filter(u -> u != unit && circuit.addressOf(u).equals(circuit.addressOf(unit)))
+                .filter(u -> circuit.segmentOf(u)
+                        .filter(s -> s.bus().equals(segment.bus()) && !s.hears(segment))
+                        .isPresent())
+                .toList();
+        Set<Wire> done = segment.path().stream()
+                .flatMap(hop -> circuit.gates().needs(hop.through(), hop.channel()).stream())
+                .map(Gates.Need::control)
+                .collect(Collectors.toSet());
+        circuit.gates().alone(unit, others).orElse(List.of()).stream()
+                .filter(n -> !done.contains(n.control()))
+                .forEach(n -> {
+                    note(n.control().label() + ": the clock goes past "
+                            + n.control().unit().name());
+                    set(n);
+                });
+    }
+
+    private void set(Gates.Need need) {
+        pin(need.control()).ifPresent(p -> output(p, need.high()));
     }
 }

@@ -164,7 +164,7 @@ public final class Overlay {
             if (own.filter(segment::equals).isPresent()) {
                 twoWire(unit, segment);
             }
-            if (unit.part().clockGate() != null && hasGated(unit, segment)) {
+            if (!unit.part().clockGates().isEmpty() && hasGated(unit, segment)) {
                 comment(
                         "Behind the clock gate " + unit.name()
                                 + " more parts answer; the kernel knows no clock gate: a program has to choose and speak to them.");

@@ -1,6 +1,7 @@
 package izzet.core.assign.ways;
 
 import izzet.core.assign.WayOut;
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
@@ -18,7 +19,7 @@ public final class TieReset implements WayOut {
         List<Change> changes = new ArrayList<>();
         for (Wire wire : circuit.wires()) {
             boolean tied = wire.to().filter(Target::isRail).isPresent();
-            if (wire.role() == Role.RESET && !tied && "low".equals(wire.line().active())) {
+            if (wire.role() == Role.RESET && !tied && wire.line().active() == ActiveLevel.LOW) {
                 circuit.board().rails().stream()
                         .filter(Rail::gives)
                         .filter(r -> r.volts() == circuit.board().logicVolts())

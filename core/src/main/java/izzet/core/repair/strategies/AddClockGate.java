@@ -45,11 +45,12 @@ public final class AddClockGate implements RepairStrategy {
             return List.of();
         }
         return circuit.catalog().parts().values().stream()
-                .filter(p -> p.clockGate() != null && p.clockGate().outputs().size() >= units.size())
+                .filter(p -> p.clockGates().size() == 1
+                        && p.clockGates().get(0).outputs().size() >= units.size())
                 // The smallest that suffices.
                 // One with two outputs only is no better than one with four: it has no place to park.
                 .min(Comparator.comparingInt((Part p) ->
-                                Math.max(FOUR, p.clockGate().outputs().size()))
+                                Math.max(FOUR, p.clockGates().get(0).outputs().size()))
                         .thenComparing(Part::id))
                 .stream()
                 .flatMap(p -> candidate(circuit, units, p).stream())
@@ -64,7 +65,7 @@ public final class AddClockGate implements RepairStrategy {
         }
         String bus = first.placed().bus();
         String id = circuit.plan().freeId("gate");
-        Part.ClockGate gate = part.clockGate();
+        Part.ClockGate gate = part.clockGates().get(0);
         Target ground = Target.rail(circuit.board().ground().id());
         List<PlanEdit> edits = Spots.list(new PlanEdit.AddPart(new PlacedPart(
                 id,

@@ -10,12 +10,16 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Gates;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -46,8 +50,7 @@ public final class ClockGateRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
-            Part.ClockGate gate = unit.part().clockGate();
-            if (gate != null) {
+            for (Part.ClockGate gate : unit.part().clockGates()) {
                 outputs(circuit, findings, unit, gate);
                 inverted(circuit, findings, unit, gate);
             }
@@ -58,25 +61,33 @@ public final class ClockGateRule implements Rule {
     }
 
     private void outputs(Circuit circuit, Findings findings, Unit unit, Part.ClockGate gate) {
-        for (int output = 0; output < gate.outputs().size(); output++) {
-            Target end = Target.line(unit.id(), gate.outputs().get(output));
-            List<Wire> behind = circuit.netOf(end).map(Net::wires).orElse(List.of()).stream()
-                    .filter(w -> !w.unit().id().equals(unit.id()))
-                    .toList();
-            if (behind.isEmpty()) {
+        Map<Gates.Need, List<Wire>> blocked = new LinkedHashMap<>();
+        for (String output : gate.outputs()) {
+            Wire line = circuit.wire(Target.line(unit.id(), output)).orElseThrow();
+            if (behind(circuit, line).isEmpty()) {
                 continue;
             }
             findings.looked(this);
-            for (int bit = 0; bit < gate.selects().size(); bit++) {
-                Target select = Target.line(unit.id(), gate.selects().get(bit));
-                Optional<Double> tied = circuit.railVolts(select);
-                boolean wanted = (output >> bit & 1) == 1;
-                if (tied.isPresent() && tied.get() > 0 != wanted) {
-                    unreachable(findings, circuit, end, select, tied.get() > 0, behind);
-                    break;
-                }
+            Gates gates = circuit.gates();
+            List<Gates.Need> needs = gates.needs(unit, output);
+            // Of a control that is no select, rule P8 tells.
+            Optional<Gates.Need> tied = needs.stream()
+                    .filter(n -> n.control().role() == Role.GATE_SELECT && gates.contradicted(n))
+                    .findFirst();
+            if (tied.isPresent()) {
+                blocked.computeIfAbsent(tied.get(), n -> new ArrayList<>()).add(line);
+            } else {
+                gates.atOdds(needs).ifPresent(pair -> atOdds(findings, circuit, line, pair));
             }
         }
+        blocked.forEach((need, lines) -> unreachable(findings, circuit, need, lines));
+    }
+
+    /** Parts on an output, by their lines. */
+    private static List<Wire> behind(Circuit circuit, Wire line) {
+        return circuit.netOf(line.from()).map(Net::wires).orElse(List.of()).stream()
+                .filter(w -> !w.unit().id().equals(line.unit().id()))
+                .toList();
     }
 
     /** An output of the chip that is none of the gated clocks, with a part's clock on it. */
@@ -84,9 +95,7 @@ public final class ClockGateRule implements Rule {
         for (Wire wire : circuit.wiresOf(unit)) {
             boolean clock = circuit.netOf(wire.from()).map(Net::wires).orElse(List.of()).stream()
                     .anyMatch(w -> w.role() == Role.I2C_SCL);
-            if (wire.role() == Role.GATE_OUTPUT
-                    && !gate.outputs().contains(wire.line().id())
-                    && clock) {
+            if (gate.inverted().contains(wire.line().id()) && clock) {
                 findings.of(this, Severity.STOP, "{line} carries the clock upside down: use {outputs}.")
                         .aspect("inverted")
                         .at(Place.of(wire))
@@ -99,22 +108,54 @@ public final class ClockGateRule implements Rule {
         }
     }
 
-    private void unreachable(
-            Findings findings, Circuit circuit, Target end, Target select, boolean high, List<Wire> behind) {
-        Wire line = circuit.wire(end).orElseThrow();
-        String parts = behind.stream().map(w -> w.unit().name()).distinct().collect(Collectors.joining(" and "));
+    private void unreachable(Findings findings, Circuit circuit, Gates.Need need, List<Wire> lines) {
+        String select = need.control().line().id();
+        List<Place> places = new ArrayList<>(lines.stream().map(Place::of).toList());
+        places.add(Place.of(need.control()));
         findings.of(
                         this,
                         Severity.STOP,
-                        "{line} can never be chosen while {select} is tied {level}: {parts} gets no clock.")
+                        "{lines} can never be chosen while {select} is tied {level}: no clock comes to {parts}.")
                 .aspect("unreachable")
-                .at(Place.of(line), Place.of(circuit.wire(select).orElseThrow()))
-                .word("line", line.label())
-                .word("select", select.name())
-                .word("level", high ? "high" : "low")
-                .word("parts", parts)
+                .at(places)
+                .word("lines", lines.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .word("select", select)
+                .word("level", need.high() ? "low" : "high")
+                .word("parts", parts(circuit, lines))
                 .source(SOURCE)
-                .remedy("Give " + select.name() + " a pin, or move the clock to an output that can be chosen.")
+                .remedy("Give " + select + " a pin, or move the clock to an output that can be chosen.")
+                .add();
+    }
+
+    private static String parts(Circuit circuit, List<Wire> lines) {
+        return lines.stream()
+                .flatMap(l -> behind(circuit, l).stream())
+                .map(w -> w.unit().name())
+                .distinct()
+                .collect(Collectors.joining(" and "));
+    }
+
+    private void atOdds(Findings findings, Circuit circuit, Wire line, List<Gates.Need> pair) {
+        String first = pair.get(0).control().line().id();
+        String second = pair.get(1).control().line().id();
+        findings.of(
+                        this,
+                        Severity.STOP,
+                        "{line} can never be chosen: it wants {first} {high} and {second} {low}, and both hang together. "
+                                + "No clock comes to {parts}.")
+                .aspect("at-odds")
+                .at(
+                        Place.of(line),
+                        Place.of(pair.get(0).control()),
+                        Place.of(pair.get(1).control()))
+                .word("line", line.label())
+                .word("first", first)
+                .word("high", pair.get(0).high() ? "high" : "low")
+                .word("second", second)
+                .word("low", pair.get(1).high() ? "high" : "low")
+                .word("parts", parts(circuit, List.of(line)))
+                .source(SOURCE)
+                .remedy("Give " + second + " a pin of its own, or move the clock to an output that can be chosen.")
                 .add();
     }
 

@@ -12,8 +12,12 @@ import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * I7: parts apart only in appearance. A part on the trunk hears everything that goes to a channel of a bus switch or to a gated clock;
@@ -61,6 +65,62 @@ public final class SegmentClashRule implements Rule {
                 }
             }
         }
+        all.stream()
+                .collect(Collectors.groupingBy(
+                        l -> l.segment().bus() + " " + l.address(), LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .forEach(same -> together(circuit, findings, same));
+    }
+
+    /** Gates that pass one clock at the same time: no setting lets one part hear it without another at its address. */
+    private void together(Circuit circuit, Findings findings, List<Located> same) {
+        Set<Unit> hear = new LinkedHashSet<>();
+        for (Located one : same) {
+            List<Unit> others = same.stream()
+                    .filter(o -> !o.segment().hears(one.segment()))
+                    .map(Located::unit)
+                    .toList();
+            boolean heard = circuit.gates().alone(one.unit(), List.of()).isPresent();
+            if (heard
+                    && !others.isEmpty()
+                    && circuit.gates().alone(one.unit(), others).isEmpty()) {
+                List<Unit> always = others.stream()
+                        .filter(o ->
+                                circuit.gates().alone(one.unit(), List.of(o)).isEmpty())
+                        .toList();
+                hear.add(one.unit());
+                hear.addAll(always.isEmpty() ? others : always);
+            }
+        }
+        if (!hear.isEmpty()) {
+            report(circuit, findings, same.get(0).address(), List.copyOf(hear));
+        }
+    }
+
+    private void report(Circuit circuit, Findings findings, int address, List<Unit> hear) {
+        String gates = hear.stream()
+                .flatMap(u -> circuit.segmentOf(u).orElseThrow().path().stream())
+                .map(Segment.Hop::through)
+                .filter(u -> !u.part().clockGates().isEmpty())
+                .map(Unit::name)
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        findings.of(
+                        this,
+                        Severity.STOP,
+                        "However {gates} is set, the clock never goes to one of {parts} alone, and all answer at {address}.")
+                .aspect("together")
+                .at(hear.stream().map(Place::of).toList())
+                .word("gates", gates)
+                .word("parts", hear.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("address", Hex.of(address))
+                .figure("parts at " + Hex.of(address), hear.size())
+                .figure("parts an address takes", 1)
+                .formula("for each part a setting of all selects in which no other at its address hears the clock")
+                .source("Function table of 74139 decoders, from memory; every setting was tried")
+                .remedy(
+                        "Leave an output of each half free to park the clock on, or give the selects pins of their own.")
+                .add();
     }
 
     private void clash(Findings findings, Located a, Located b) {

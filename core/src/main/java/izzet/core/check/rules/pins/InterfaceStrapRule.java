@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Rest;
 import izzet.core.catalog.Role;
@@ -67,8 +68,9 @@ public final class InterfaceStrapRule implements Rule {
             if (net != null && !net.rails().isEmpty()) {
                 findings.looked(this);
                 boolean ground = net.grounded();
-                boolean wrong =
-                        rest == null ? ground == "low".equals(wire.line().active()) : ground == (rest == Rest.SUPPLY);
+                boolean wrong = rest == null
+                        ? ground == (wire.line().active() == ActiveLevel.LOW)
+                        : ground == (rest == Rest.SUPPLY);
                 if (wrong) {
                     findings.of(
                                     this,

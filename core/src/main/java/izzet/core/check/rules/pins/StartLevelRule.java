@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.Level;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
@@ -44,7 +45,7 @@ public final class StartLevelRule implements Rule {
             Optional<DcModel.Piece> piece = dc.pieceAt(node);
             LogicLevels levels = wire.unit().part().levels().get(wire.line().levels());
             Optional<Double> supply = circuit.logicVolts(wire.unit(), wire.line());
-            boolean high = "high".equals(wire.line().active());
+            boolean high = wire.line().active() == ActiveLevel.HIGH;
             Level turn = levels == null ? null : high ? levels.vih() : levels.vil();
             if (piece.isEmpty() || supply.isEmpty() || turn == null) {
                 continue;
@@ -74,7 +75,7 @@ public final class StartLevelRule implements Rule {
     }
 
     private void floats(Findings findings, Wire wire, Pin pin) {
-        boolean high = "high".equals(wire.line().active());
+        boolean high = wire.line().active() == ActiveLevel.HIGH;
         findings.of(
                         this,
                         severity(wire),

@@ -1,6 +1,8 @@
 package izzet.core.check.rules.spi;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.ResetPull;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -101,7 +103,7 @@ public final class SelectRule implements Rule {
                 .filter(w -> w.unit().placed().bus() != null
                         && w.unit().placed().bus().equals(wire.unit().placed().bus()))
                 .count();
-        boolean low = "low".equals(wire.line().active());
+        boolean low = wire.line().active() == ActiveLevel.LOW;
         if (others > 0 && net.rail().isPresent() && net.grounded() == low) {
             findings.of(
                             this,
@@ -122,7 +124,7 @@ public final class SelectRule implements Rule {
                     .add();
         }
         for (Pin pin : net.pins()) {
-            boolean pulledOn = (low ? "pulled-down" : "pulled-up").equals(pin.atReset());
+            boolean pulledOn = pin.atReset() == (low ? ResetPull.PULLED_DOWN : ResetPull.PULLED_UP);
             boolean held = net.resistors().stream()
                     .map(r -> net.ends().contains(r.from()) ? r.to() : r.from())
                     .anyMatch(end ->
@@ -135,7 +137,7 @@ public final class SelectRule implements Rule {
                         .at(Place.of(wire), Place.of(pin))
                         .word("line", wire.label())
                         .word("pin", pin.label())
-                        .word("pull", pin.atReset().replace('-', ' '))
+                        .word("pull", pin.atReset().words())
                         .remedy("Use a pin that rests the other way, or add a resistor of 10 kΩ to the supply.")
                         .add();
             }
