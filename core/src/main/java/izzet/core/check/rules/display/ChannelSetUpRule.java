@@ -37,10 +37,13 @@ public final class ChannelSetUpRule implements Rule {
         findings.of(
                         this,
                         Severity.NOTE,
-                        "{parts} lie behind a switch or gate: the program must choose and set up each by itself.")
+                        "{parts} {lie} behind a switch or gate: the program must choose {way} and set up {each} by itself.")
                 .at(new Place("plan", "channels", "the channels"))
                 .with(behind.stream().map(u -> Place.of(u)).toList())
                 .word("parts", behind.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("lie", behind.size() == 1 ? "lies" : "lie")
+                .word("way", behind.size() == 1 ? "its channel" : "the channel of each")
+                .word("each", behind.size() == 1 ? "it" : "each")
                 .figure(
                         "places",
                         behind.stream()

@@ -7,6 +7,9 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * L15: a module that is sold with supply and ground in either order on its header: the one in hand must be looked at. A note. Passes: modules
@@ -26,28 +29,33 @@ public final class HeaderOrderRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        for (Unit unit : circuit.units()) {
-            String other = unit.part().kin().get("other-header");
-            if (other == null) {
-                continue;
-            }
-            findings.looked(this);
-            findings.of(
-                            this,
-                            Severity.NOTE,
-                            "{part} is sold with the other order of supply and ground, too: read the print on yours before power goes on.")
-                    .at(Place.of(unit))
-                    .word("part", unit.name())
-                    .figure("order here", unit.part().headerLabels())
-                    .figure(
-                            "other order",
-                            circuit.catalog()
-                                    .part(other)
-                                    .map(Part::headerLabels)
-                                    .orElse("another"))
-                    .source("Common practice: two orders are sold")
-                    .remedy("Choose the item of the shelf that has the order of yours.")
-                    .add();
-        }
+        circuit.units().stream()
+                .filter(u -> u.part().kin().containsKey("other-header"))
+                .collect(Collectors.groupingBy(u -> u.part().id(), LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .forEach(twins -> told(circuit, findings, twins));
+    }
+
+    private void told(Circuit circuit, Findings findings, List<Unit> twins) {
+        Part part = twins.get(0).part();
+        findings.looked(this);
+        findings.of(
+                        this,
+                        Severity.NOTE,
+                        "{parts} {are} sold with the other order of supply and ground, too: read the print on {yours} before power goes on.")
+                .at(twins.stream().map(Place::of).toList())
+                .word("parts", twins.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("are", twins.size() == 1 ? "is" : "are")
+                .word("yours", twins.size() == 1 ? "yours" : "each of yours")
+                .figure("order here", part.headerLabels())
+                .figure(
+                        "other order",
+                        circuit.catalog()
+                                .part(part.kin().get("other-header"))
+                                .map(Part::headerLabels)
+                                .orElse("another"))
+                .source("Common practice: two orders are sold")
+                .remedy("Choose the item of the shelf that has the order of yours.")
+                .add();
     }
 }
