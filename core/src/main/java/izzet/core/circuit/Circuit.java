@@ -57,6 +57,11 @@ public final class Circuit {
 
     /** @throws IllegalArgumentException when the plan refers to things that do not exist; see PlanChecks */
     public Circuit(Plan plan, Catalog catalog) {
+        this(plan, catalog, Map.of());
+    }
+
+    /** @param gives voltages of supply outputs of parts that are not at their usual one */
+    private Circuit(Plan plan, Catalog catalog, Map<Target, Double> gives) {
         this.plan = plan;
         this.catalog = catalog;
         Board shelved = catalog.board(plan.board(), plan.boardVersion())
@@ -68,13 +73,13 @@ public final class Circuit {
             Unit unit = new Unit(placed, part);
             units.put(placed.id(), unit);
             for (PartLine line : part.linesOf(placed.interfaceId())) {
-                Wire wire = new Wire(unit, line, null);
-                wireAt.put(wire.from(), wire);
+                Target end = Target.line(unit.id(), line.id());
+                wireAt.put(end, new Wire(unit, line, null, gives.getOrDefault(end, line.givesVolts())));
             }
         }
         for (Connection c : plan.connections()) {
             if (!gone(c.from()) && !gone(c.to())) {
-                wireAt.computeIfPresent(c.from(), (end, w) -> w.connected() ? w : new Wire(w.unit(), w.line(), c));
+                wireAt.computeIfPresent(c.from(), (end, w) -> w.connected() ? w : w.with(c));
             }
         }
         wires.addAll(wireAt.values());
@@ -90,6 +95,11 @@ public final class Circuit {
                 .filter(r -> !gone(r.from()) && !gone(r.to()))
                 .toList();
         this.nets = new Nets(board, wireAt, connections, resistors);
+    }
+
+    /** The same circuit while a supply output of a part gives another voltage, as cells do that are fresh or nearly empty. */
+    public Circuit giving(Target output, double volts) {
+        return new Circuit(plan, catalog, Map.of(output, volts));
     }
 
     /** A line that the part does not have in its interface of now. */

@@ -17,13 +17,25 @@ public final class Wire {
     private final PartLine line;
     private final Connection connection;
     private final Target from;
+    private final Double gives;
 
     /** @param connection null while the line is not connected */
     public Wire(Unit unit, PartLine line, Connection connection) {
+        this(unit, line, connection, line.givesVolts());
+    }
+
+    /** @param gives of a supply output: its voltage now, as of cells that are fresh; null for other lines */
+    Wire(Unit unit, PartLine line, Connection connection, Double gives) {
         this.unit = unit;
         this.line = line;
         this.connection = connection;
         this.from = Target.line(unit.id(), line.id());
+        this.gives = gives;
+    }
+
+    /** The same line with a wire. */
+    Wire with(Connection wire) {
+        return new Wire(unit, line, wire, gives);
     }
 
     public Unit unit() {
@@ -78,12 +90,12 @@ public final class Wire {
 
     /** A supply output is a rail for those that hang on it. */
     public Optional<Rail> source() {
-        return line.givesVolts() == null
+        return gives == null
                 ? Optional.empty()
                 : Optional.of(new Rail(
                         from().toString(),
                         label(),
-                        line.givesVolts(),
+                        gives,
                         "out",
                         Boolean.TRUE.equals(line.blocksBack()) ? "diode" : null,
                         null,

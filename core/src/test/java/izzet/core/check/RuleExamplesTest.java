@@ -196,6 +196,13 @@ class RuleExamplesTest {
                         mcu().with("a", Workbench.OLED),
                         Severity.NOTE,
                         "other order of supply and ground"),
+                // Reads high from 0.7 of its supply: 3.3 V suffice at 4.5 V, and not at the 4.8 V of fresh cells.
+                new Example(
+                        "L16",
+                        cells("character-16x2-direct", "VDD"),
+                        cells("lamp-chain-8", "5V"),
+                        Severity.FIX,
+                        "While they are fresh"),
                 new Example("I6", gated("1Y1", "rail:GND"), gated("1Y2", "rail:GND"), Severity.STOP, "never be chosen"),
                 new Example(
                         "I6",

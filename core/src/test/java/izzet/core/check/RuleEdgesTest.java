@@ -1,0 +1,76 @@
+package izzet.core.check;
+
+import static izzet.core.Workbench.on;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.Workbench;
+import izzet.core.catalog.Catalog;
+import izzet.core.catalog.CatalogReader;
+import izzet.core.catalog.Part;
+import izzet.core.discovery.Discovery;
+import izzet.core.plan.Plan;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Rules at values that no part of the shelf has: a part with one figure changed, in a plan that is fine with the figure as it is. */
+class RuleEdgesTest {
+
+    private static final String DUAL = "mcu-dual-40";
+
+    /** What a rule says of a plan when a part of the shelf had another text in its file. */
+    private static List<Finding> judged(Plan plan, String part, String text, String other, String rule) {
+        String file = Discovery.texts("/catalog/parts", ".json").get(part + ".json");
+        assertThat(file).contains(text);
+        List<Part> parts = new ArrayList<>(Workbench.CATALOG.parts().values());
+        parts.replaceAll(p -> p.id().equals(part) ? new CatalogReader().part(part, file.replace(text, other)) : p);
+        Catalog catalog = new Catalog(Workbench.CATALOG.boards().values(), parts);
+        return Workbench.CHECKER.check(plan, catalog).of(rule);
+    }
+
+    private static Workbench cells(String part, String line) {
+        return on(DUAL).bare("cells", "cells-3-aa", "supply")
+                .wire("cells:GND", "rail:GND")
+                .with("thing", part)
+                .wire("thing:" + line, "cells:4V5");
+    }
+
+    /** Cells give 4.5 V, 4.8 V while fresh. */
+    @ParameterizedTest
+    @CsvSource({"5.5,", "4.8,", "4.79,more than the 4.79 V", "4.5,more than the 4.5 V", "4.49,"})
+    void freshCellsAboveTheHighestSupply(String most, String says) {
+        List<Finding> found = judged(
+                cells("character-16x2-direct", "VDD").plan(),
+                "character-16x2-direct",
+                "\"minVolts\": 4.5, \"maxVolts\": 5.5",
+                "\"minVolts\": 4.0, \"maxVolts\": " + most,
+                "L16");
+        if (says == null) {
+            assertThat(found).isEmpty();
+        } else {
+            assertThat(found).singleElement().satisfies(f -> {
+                assertThat(f.sentence()).contains(says).contains("4.8 V while the cells are fresh");
+                assertThat(f.severity()).isEqualTo(Severity.FIX);
+            });
+        }
+    }
+
+    /** At their end cells give 2.7 V: a part that still works there must not get 3.3 V on its inputs. */
+    @Test
+    void atTheirEndAPartGetsMoreThanItsSupply() {
+        String supply = "\"minVolts\": 4.5, \"maxVolts\": 5.5";
+        Plan plan = cells("character-16x2-direct", "VDD").plan();
+        assertThat(judged(plan, "character-16x2-direct", supply, "\"minVolts\": 2.7, \"maxVolts\": 5.5", "L16"))
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.sentence()).contains("At their end, at 2.7 V").contains("survives 3 V");
+                    assertThat(f.severity()).isEqualTo(Severity.ADVISE);
+                    assertThat(f.figures()).anyMatch(g -> g.margin() != null && g.margin() < 0);
+                });
+        // One that stops before is rule L11's.
+        assertThat(judged(plan, "character-16x2-direct", supply, "\"minVolts\": 2.71, \"maxVolts\": 5.5", "L16"))
+                .isEmpty();
+    }
+}
