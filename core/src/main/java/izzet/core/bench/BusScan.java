@@ -4,7 +4,6 @@ import izzet.core.code.BringUp;
 import izzet.core.code.ProgramBus;
 import izzet.core.plan.Bus;
 import izzet.core.quantity.Hex;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,9 +11,6 @@ import java.util.stream.Collectors;
 
 /** A scanner on the 2-wire buses of the desk: asks every address once, with all switches shut as they come up. */
 public final class BusScan {
-
-    private static final int FIRST = 0x08;
-    private static final int LAST = 0x77;
 
     private BusScan() {}
 
@@ -26,19 +22,12 @@ public final class BusScan {
                 continue;
             }
             DeskBus on = new DeskBus(desk, bus.data().label(), bus.clock().label(), Map.of());
-            List<Integer> there = new ArrayList<>();
-            for (int address = FIRST; address <= LAST; address++) {
-                // A data line that is held low reads as an answer to everything.
-                if (on.stuck() || !on.answering(address).isEmpty()) {
-                    there.add(address);
-                }
-            }
             String name = desk.planned().plan().buses().stream()
                     .filter(b -> bus.controller().equals(b.controller()))
                     .map(Bus::name)
                     .findFirst()
                     .orElse(bus.name());
-            found.put(name, there);
+            found.put(name, on.scan());
         }
         return found;
     }

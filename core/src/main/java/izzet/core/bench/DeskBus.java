@@ -18,6 +18,8 @@ import java.util.Optional;
 final class DeskBus {
 
     private static final int MOST_HOPS = 6;
+    private static final int FIRST = 0x08;
+    private static final int LAST = 0x77;
 
     private final Desk desk;
     private final Circuit built;
@@ -86,6 +88,18 @@ final class DeskBus {
             }
         }
         return all;
+    }
+
+    /** Addresses that answer now, of those that are not reserved. */
+    List<Integer> scan() {
+        List<Integer> there = new ArrayList<>();
+        for (int address = FIRST; address <= LAST; address++) {
+            // A data line that is held low reads as an answer to everything.
+            if (stuck() || !answering(address).isEmpty()) {
+                there.add(address);
+            }
+        }
+        return there;
     }
 
     private boolean reached(Unit unit) {

@@ -17,6 +17,8 @@ import izzet.core.display.Interpreters;
 import izzet.core.display.Panel;
 import izzet.core.display.Session;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Target;
+import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -25,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The bring-up program runs on the desk: what it does with the board's pins goes over the wires that are there, and each display shows what
@@ -74,6 +77,12 @@ public final class DeskRun {
         }
     }
 
+    /** What became of a line of a typed program; {@code words} is empty where there is nothing to say. */
+    public record Told(int line, String text, String words) {}
+
+    /** @param told one for each line of a typed program */
+    public record Result(List<Shown> shown, List<Told> told) {}
+
     private final Desk desk;
     private final PinRecord record;
     private final Map<String, Integer> pins = new HashMap<>();
@@ -82,6 +91,7 @@ public final class DeskRun {
     private final Map<String, DeskBus> buses = new HashMap<>();
     private final Map<String, Integer> modes = new HashMap<>();
     private final Map<String, Long> halfClock = new HashMap<>();
+    private List<Unit> answered = List.of();
     private long now;
 
     private DeskRun(Desk desk, PinRecord record) {
@@ -104,16 +114,74 @@ public final class DeskRun {
     /** @param record of a capture device that listens meanwhile */
     public static List<Shown> of(Desk desk, PinRecord record) {
         DeskRun run = new DeskRun(desk, record);
-        BringUp program = BringUp.of(desk.programmed());
-        program.ops().stream()
+        List<Op> program = BringUp.of(desk.programmed()).ops();
+        run.begin(program);
+        program.forEach(run::op);
+        return run.end();
+    }
+
+    /** A typed program runs instead of that for the bring-up. */
+    public static Result of(Desk desk, PinRecord record, TypedProgram program) {
+        DeskRun run = new DeskRun(desk, record);
+        run.begin(program.steps().stream().flatMap(s -> s.ops().stream()).toList());
+        List<Told> told = program.steps().stream()
+                .map(s -> new Told(s.line(), s.text(), run.step(s)))
+                .toList();
+        return new Result(run.end(), told);
+    }
+
+    private void begin(List<Op> program) {
+        program.stream()
                 .filter(Op.SerialBegin.class::isInstance)
                 .map(Op.SerialBegin.class::cast)
-                .forEach(b -> run.modes.put(b.bus().name(), b.mode()));
-        run.listen();
-        program.ops().forEach(run::op);
-        run.ears.values().forEach(e -> e.end(run.now));
-        record.end(run.now);
-        return run.shown();
+                .forEach(b -> modes.putIfAbsent(b.bus().name(), b.mode()));
+        record.highs(this::highVolts);
+        listen();
+    }
+
+    /** Of a pin: where resistors hold it with nothing sent, else what the board drives. */
+    private double highVolts(String label) {
+        Circuit built = desk.built();
+        return built.board().pins().stream()
+                .filter(p -> p.label().equals(label))
+                .findFirst()
+                .filter(p -> built.usersOf(p).stream().anyMatch(w -> w.role().i2c()))
+                .flatMap(p -> new Meter(desk).volts(Target.pin(p.id())))
+                .filter(v -> v > 0)
+                .orElse(built.board().logicVolts());
+    }
+
+    private List<Shown> end() {
+        ears.values().forEach(e -> e.end(now));
+        record.end(now);
+        return shown();
+    }
+
+    private String step(TypedProgram.Step step) {
+        answered = List.of();
+        step.ops().forEach(this::op);
+        return switch (step.kind()) {
+            case START -> "the bring-up program ran";
+            case SCAN -> {
+                List<Integer> there = on(step.bus()).scan();
+                yield there.isEmpty() ? "nobody answers" : BusScan.text(there);
+            }
+            case WRITE ->
+                !on(step.bus()).rises()
+                        ? "the lines never rise: nothing can be sent"
+                        : answered.isEmpty()
+                                ? "nobody acknowledges"
+                                : "acknowledged by "
+                                        + answered.stream().map(Unit::name).collect(Collectors.joining(" and "));
+            case SEND -> "sent at " + Quantity.hertz(step.bus().hertz()) + "; a serial bus does not answer";
+            case PIN, WAIT -> "";
+        };
+    }
+
+    private DeskBus on(ProgramBus bus) {
+        return buses.computeIfAbsent(
+                bus.name(),
+                k -> new DeskBus(desk, bus.data().label(), bus.clock().label(), pins));
     }
 
     private void listen() {
@@ -346,12 +414,11 @@ public final class DeskRun {
         if (bus.data() == null || bus.clock() == null) {
             return;
         }
-        DeskBus on = buses.computeIfAbsent(
-                bus.name(),
-                k -> new DeskBus(desk, bus.data().label(), bus.clock().label(), pins));
+        DeskBus on = on(bus);
         List<Unit> hearing = on.write(address, bytes).stream()
                 .filter(u -> follows(u, bus.hertz()))
                 .toList();
+        answered = hearing;
         long start = now;
         boolean acknowledged = !hearing.isEmpty();
         wave(bus, address, acknowledged ? bytes : List.of(), acknowledged, on);
