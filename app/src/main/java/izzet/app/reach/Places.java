@@ -29,6 +29,7 @@ class Places {
             new Place("room", "Choose before buying", "/shelf/choose"),
             new Place("room", "Tools", "/tools"),
             new Place("tool", "Resistors", "/tools/resistors"),
+            new Place("room", "Practice: find the fault", "/practice"),
             new Place("room", "Have I tried this before? The logs of all plans", "/log"),
             new Place("room", "Backup and restore", "/backup"),
             new Place("room", "Interface for programs (API)", "/api"));

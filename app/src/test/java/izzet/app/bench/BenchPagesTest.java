@@ -73,6 +73,37 @@ class BenchPagesTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** What is typed runs on the desk and is recorded as set; a wrong line is told, and stays. */
+    @Test
+    void aTypedProgramRunsAndIsRecorded() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/bench");
+        page.locator("[name=program]").fill("scan\nto 3C: 00 A5 AF\nto 3D: 00");
+        page.locator("button", new Page.LocatorOptions().setHasText("Run it")).click();
+        Locator rows = page.locator("#program tr");
+        assertThat(rows).hasCount(3);
+        assertThat(rows.nth(1)).containsText("acknowledged by Hall sign");
+        assertThat(rows.nth(2)).containsText("nobody acknowledges");
+        page.getByLabel("A4", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByLabel("A5", new Page.GetByLabelOptions().setExact(true)).check();
+        page.locator("[name=rate]").fill("10");
+        page.getByText("Trigger, memory, threshold, noise").click();
+        page.locator("[name=trigger]").selectOption("2");
+        Locator record = page.locator("button", new Page.LocatorOptions().setHasText("Record the typed program"));
+        record.click();
+        assertThat(page.locator("[role=alert]").last()).containsText("Pin 2 never falls while the program runs");
+        page.locator("[name=trigger]").selectOption("A5");
+        page.locator("[name=keeps]").selectOption("volts");
+        page.locator("[name=noise]").fill("40");
+        record.click();
+        page.waitForURL(Pattern.compile(".*/traffic/\\d+.*"));
+        assertThat(page.locator(".talk")).containsText("0x3D");
+        page.navigate("/plans/" + id + "/bench?program=scan%0Ablink");
+        assertThat(page.locator("#program-wrong")).containsText("Line 2: “blink” is none of");
+        assertThat(page.locator("[name=program]")).hasValue("scan\nblink");
+        page.context().close();
+    }
+
     /** A task shows what is seen and no more; looks are counted, a wrong guess says no, the right one explains. */
     @Test
     void aTaskIsSolvedByLooking() {
@@ -96,6 +127,35 @@ class BenchPagesTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** A story brings its desk; solved, it leads to the next one, and a second start takes the same desk. */
+    @Test
+    void aStoryIsSolved() throws Exception {
+        Page page = browser.page(port);
+        page.navigate("/practice");
+        assertThat(page.locator(".stories button")).hasCount(20);
+        page.locator(".stories button").first().click();
+        assertThat(page.locator("h2").first()).hasText("Story 1: A new display in the cabin");
+        String desk = page.url();
+        assertThat(page.locator(".story")).containsText("not even a row of boxes");
+        page.locator("[name=guess]").selectOption("missing@cabin:V0");
+        page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
+                .click();
+        assertThat(page.locator(".bad")).containsText("No: that would look otherwise");
+        page.locator("[name=guess]").selectOption("contrast@");
+        page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
+                .click();
+        assertThat(page.locator("aside p[role=status]").first()).containsText("Yes, after 2 looks");
+        page.locator("button", new Page.LocatorOptions().setHasText("Next story"))
+                .click();
+        assertThat(page.locator("h2").first()).hasText("Story 2: After the dusting");
+        org.assertj.core.api.Assertions.assertThat(page.url()).isEqualTo(desk.replace("story=1", "story=2"));
+        page.context().close();
+        pages.perform(post("/practice/21")).andExpect(status().isNotFound());
+        pages.perform(get("/plans/" + id + "/bench").param("story", "3"))
+                .andExpect(status().isNotFound())
+                .andExpect(content().string(containsString("Begin the story under Practice")));
+    }
+
     @Test
     void whatTheBenchCannotDoIsSaid() throws Exception {
         pages.perform(get("/plans/" + id + "/bench").param("fault", "gremlin@x"))
@@ -107,6 +167,15 @@ class BenchPagesTest extends PagesOfAPlan {
         pages.perform(post("/plans/" + id + "/bench/record"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("Clip the capture device")));
+        pages.perform(post("/plans/" + id + "/bench/record").param("pin", "A4").param("noise", "much"))
+                .andExpect(status().isUnprocessableContent())
+                .andExpect(content().string(containsString("is no number")));
+        pages.perform(post("/plans/" + id + "/bench/record").param("pin", "A4").param("memory", "0"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("1 to 4000000 samples")));
+        pages.perform(get("/plans/" + id + "/bench").param("program", "scan\n".repeat(500)))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("up to 2000 characters")));
         pages.perform(get("/plans/" + id + "/bench").param("red", "nowhere").param("black", "rail:GND"))
                 .andExpect(status().isBadRequest());
     }
