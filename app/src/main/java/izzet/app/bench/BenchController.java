@@ -6,6 +6,7 @@ import izzet.app.shell.PlanFrames;
 import izzet.core.bench.BusScan;
 import izzet.core.bench.Desk;
 import izzet.core.bench.DeskRun;
+import izzet.core.bench.Harm;
 import izzet.core.bench.Meter;
 import izzet.core.bench.PinRecord;
 import izzet.core.bench.Practice;
@@ -77,6 +78,10 @@ class BenchController {
         model.addAttribute("stories", desks.stories().all().size());
         model.addAttribute("task", task);
         model.addAttribute("steps", asked.stepsDone());
+        List<String> harm = task == null ? List.of() : Harm.of(desk);
+        model.addAttribute("hurt", asked.hurtDone() + (!harm.isEmpty() && asked.powered() ? 1 : 0));
+        model.addAttribute("harm", harm);
+        model.addAttribute("meter", asked.meter());
         model.addAttribute("look", asked.look() == null ? "" : asked.look());
         model.addAttribute(
                 "glasses",

@@ -58,6 +58,8 @@ class BenchDesks {
             Integer story,
             String look,
             Integer steps,
+            Integer hurt,
+            String meter,
             String guess,
             String red,
             String black,
@@ -65,7 +67,19 @@ class BenchDesks {
 
         /** A fault has commas, at which a list would be parted. */
         Asked with(MultiValueMap<String, String> all) {
-            return new Asked(all.get("fault"), task, story, look, steps, guess, red, black, program);
+            return new Asked(all.get("fault"), task, story, look, steps, hurt, meter, guess, red, black, program);
+        }
+
+        /** Whether this look is one with power on; an ohmmeter wants none. */
+        boolean powered() {
+            return "scan".equals(look)
+                    || "checks".equals(look)
+                    || program != null && !program.isBlank()
+                    || red != null && !red.isBlank() && !"ohms".equals(meter);
+        }
+
+        int hurtDone() {
+            return hurt == null ? 0 : Math.max(0, Math.min(999, hurt));
         }
 
         int stepsDone() {

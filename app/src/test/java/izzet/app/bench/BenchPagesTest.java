@@ -11,6 +11,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.SelectOption;
 import izzet.app.PagesOfAPlan;
+import izzet.core.bench.Practice;
+import izzet.core.catalog.CatalogReader;
+import izzet.core.circuit.Circuit;
+import izzet.core.plan.PlanDocument;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -154,6 +158,50 @@ class BenchPagesTest extends PagesOfAPlan {
         pages.perform(get("/plans/" + id + "/bench").param("story", "3"))
                 .andExpect(status().isNotFound())
                 .andExpect(content().string(containsString("Begin the story under Practice")));
+    }
+
+    /** Looks with power on cost a part where something gets more than it stands; an ohmmeter on an unplugged desk costs none. */
+    @Test
+    void damageIsCounted() throws Exception {
+        long rows = plans.create(
+                new PlanDocument()
+                        .read(
+                                """
+                                {"format":"izzet-plan","version":1,"name":"Two rows","board":"wifi-dual-38","parts":[
+                                {"id":"map","part":"colour-240x320-serial","partVersion":2,"name":"Map","interface":"panel","bus":"spi"},
+                                {"id":"lamp","part":"lamp-chain-8","partVersion":1,"name":"Lamps","interface":"one-line"}],
+                                "buses":[{"id":"spi","kind":"spi","name":"SPI bus","controller":"spi0","clockHz":4000000}],
+                                "connections":[{"from":"map:VCC","to":"rail:3V3"},{"from":"map:GND","to":"rail:GND"},
+                                {"from":"map:SCK","to":"board:GPIO18"},{"from":"map:SDI","to":"board:GPIO23"},{"from":"map:CS","to":"board:GPIO4"},
+                                {"from":"map:DC","to":"board:GPIO16"},{"from":"map:RESET","to":"board:GPIO17"},
+                                {"from":"lamp:5V","to":"rail:5V"},{"from":"lamp:GND","to":"rail:GND"}]}
+                                """,
+                                CatalogReader.shipped()),
+                "for a test");
+        Circuit planned = new Circuit(plans.get(rows).plan(), CatalogReader.shipped());
+        int task = Practice.of(planned).stream()
+                .filter(t -> t.fault().id().equals("two-supplies"))
+                .findFirst()
+                .orElseThrow()
+                .number();
+        Page page = browser.page(port);
+        page.navigate("/plans/" + rows + "/bench?task=" + task);
+        Locator ohms = page.locator("button", new Page.LocatorOptions().setHasText("Ohms, unplugged"));
+        page.locator("[name=red]").selectOption("rail:3V3");
+        page.locator("[name=black]").selectOption("rail:5V");
+        ohms.click();
+        assertThat(page.locator("#i-meter ~ p[role=status]")).hasText("Unplugged: beeps.");
+        assertThat(page.locator("main > .bad")).hasCount(0);
+        page.locator("button", new Page.LocatorOptions().setHasText("Volts, with power"))
+                .click();
+        assertThat(page.locator("main > .bad")).containsText("would have cost a part: 1");
+        page.locator("[name=guess]").selectOption("two-supplies@3V3,5V");
+        page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
+                .click();
+        assertThat(page.locator("aside p[role=status]").first())
+                .containsText(
+                        Pattern.compile("Yes, after 3 looks: .*Damage: 1 look with power on, while Map gets 5 V"));
+        page.context().close();
     }
 
     @Test

@@ -15,6 +15,9 @@ final class Awake {
     /** For sums of floating point. */
     private static final double MARGIN = 1e-6;
 
+    /** Between its highest supply and this much more a part commonly goes on; common practice. */
+    private static final double DESTROYED_ABOVE = 1.1;
+
     private Awake() {}
 
     /** Why it does not; empty where it does. */
@@ -28,6 +31,11 @@ final class Awake {
                     && unit.part().supply() != null) {
                 double least = unit.part().supply().minVolts();
                 double has = built.railVolts(wire.from()).orElse(least);
+                double most = unit.part().supply().maxVolts();
+                if (has > most * DESTROYED_ABOVE) {
+                    return Optional.of(wire.line().id() + " gets " + Quantity.volts(has) + " and takes "
+                            + Quantity.volts(most) + " at most: a real one would be gone");
+                }
                 if (has < least - MARGIN) {
                     return Optional.of(wire.line().id() + " has only " + Quantity.volts(has) + " and wants "
                             + Quantity.volts(least));

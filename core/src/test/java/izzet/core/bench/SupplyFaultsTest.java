@@ -13,6 +13,7 @@ import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.Protocols;
 import izzet.core.decode.Settings;
 import izzet.core.plan.PlanDocument;
+import izzet.core.plan.Target;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -66,6 +67,40 @@ class SupplyFaultsTest {
                         .filter(m -> !m.verdict().fine())
                         .map(m -> m.check().key())
                         .toList();
+    }
+
+    /** A stray wire between the rows: the meter beeps unplugged, with power the lower row stands at the higher one's volts, and parts suffer. */
+    @Test
+    void twoSuppliesOnOneRow() {
+        Workbench bench = Workbench.on("wifi-dual-38")
+                .with("map", "colour-240x320-serial")
+                .with("cabin", "character-16x2-direct");
+        Circuit planned = bench.circuit();
+        Desk desk = Faults.put(Desk.of(planned), "two-supplies@3V3,5V");
+        Meter meter = new Meter(desk);
+        assertThat(meter.ohms(Target.rail("3V3"), Target.rail("5V"))).isLessThan(1);
+        assertThat(new Meter(Desk.of(planned)).ohms(Target.rail("3V3"), Target.rail("5V")))
+                .isGreaterThan(1e6);
+        assertThat(meter.volts(Target.rail("3V3"))).hasValue(5.0);
+        assertThat(bad(desk)).contains("short:3V3:5V", "rail:3V3");
+        assertThat(shown(desk).get("map").why()).contains("gets 5 V and takes 3.3 V at most");
+        assertThat(shown(desk).get("cabin").blank()).isFalse();
+        assertThat(Harm.of(desk)).anyMatch(w -> w.startsWith("the map gets 5 V"));
+        assertThat(Harm.of(Desk.of(planned))).isEmpty();
+        assertThat(Faults.of(PLANNED))
+                .noneMatch(
+                        f -> f.id().equals("two-supplies") && !f.places(PLANNED).isEmpty());
+    }
+
+    /** What the plan itself does to a part is no damage of the desk; what only the fault does is. */
+    @Test
+    void harmIsWhatTheDeskAdds() {
+        Workbench wrong = Workbench.sbc().with("cabin", "character-16x2-expander");
+        assertThat(wrong.findings("L2")).isNotEmpty();
+        assertThat(Harm.of(Desk.of(wrong.circuit()))).isEmpty();
+        Circuit right = Workbench.sbc().with("sign", Workbench.OLED).circuit();
+        Desk pulled = Desk.of(right).built(wrong.plan());
+        assertThat(Harm.of(pulled)).anyMatch(w -> w.contains("the board gets"));
     }
 
     @Test
