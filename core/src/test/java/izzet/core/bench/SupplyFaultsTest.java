@@ -83,7 +83,7 @@ class SupplyFaultsTest {
                 .isGreaterThan(1e6);
         assertThat(meter.volts(Target.rail("3V3"))).hasValue(5.0);
         assertThat(bad(desk)).contains("short:3V3:5V", "rail:3V3");
-        assertThat(shown(desk).get("map").why()).contains("gets 5 V and takes 3.3 V at most");
+        assertThat(shown(desk).get("map").why()).contains("gets 5 V and takes 3.6 V at most");
         assertThat(shown(desk).get("cabin").blank()).isFalse();
         assertThat(Harm.of(desk)).anyMatch(w -> w.startsWith("the map gets 5 V"));
         assertThat(Harm.of(Desk.of(planned))).isEmpty();
