@@ -10,7 +10,11 @@ import izzet.core.catalog.Part;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -72,5 +76,50 @@ class RuleEdgesTest {
         // One that stops before is rule L11's.
         assertThat(judged(plan, "character-16x2-direct", supply, "\"minVolts\": 2.71, \"maxVolts\": 5.5", "L16"))
                 .isEmpty();
+    }
+
+    private static final String OLED = Workbench.OLED;
+    private static final String HOLDS = "\"stretchesClock\": true";
+    private static final String WAITS_NOT = "\"stretchesClock\": false";
+
+    /** A part that holds the clock: behind a gate that is one-way, on a controller that does not wait, on one that does. */
+    @Test
+    void whoHoldsTheClock() {
+        Workbench gated = on(DUAL).with("sign", OLED)
+                .bare("gate", "decoder-2to4", "clock-on-enable")
+                .wire("gate:1E", "board:GP9")
+                .wire("sign:SCL", "gate:1Y0");
+        assertThat(judged(gated.plan(), OLED, WAITS_NOT, HOLDS, "I6"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.sentence())
+                        .contains("the sign holds the clock low")
+                        .contains("one way"));
+        assertThat(judged(gated.plan(), OLED, WAITS_NOT, WAITS_NOT, "I6")).isEmpty();
+        Plan single = Workbench.sbc().with("sign", OLED).plan();
+        assertThat(judged(single, OLED, WAITS_NOT, HOLDS, "I6")).singleElement().satisfies(f -> assertThat(f.sentence())
+                .contains("does not wait"));
+        assertThat(judged(on(DUAL).with("sign", OLED).plan(), OLED, WAITS_NOT, HOLDS, "I6"))
+                .isEmpty();
+    }
+
+    /** Of seven bits 0x08 to 0x77 are free; more bits are an address of ten. */
+    @ParameterizedTest
+    @CsvSource({"7,I2", "8,", "119,", "120,I2", "127,I2", "320,I9"})
+    void addressesAtTheEdges(int address, String rule) {
+        Plan plan = on(DUAL).with("sign", OLED).plan();
+        for (String each : List.of("I2", "I9")) {
+            List<Finding> found = judged(plan, OLED, "\"baseAddress\": 60", "\"baseAddress\": " + address, each);
+            assertThat(found.isEmpty()).as(each + " at " + address).isEqualTo(!each.equals(rule));
+        }
+    }
+
+    /** What a repair strategy mends is what some rule finds, and every trouble has a rule: none is named in vain. */
+    @Test
+    void troublesAreRaisedByRules() {
+        Set<Trouble> raised = Workbench.CHECKER.rules().stream()
+                .map(Rule::trouble)
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
+        assertThat(raised).containsAll(Arrays.asList(Trouble.values()));
     }
 }
