@@ -205,12 +205,15 @@ class EditPagesTest {
                 .getResponse()
                 .getContentAsString(StandardCharsets.UTF_8);
         int before = plans.list(0, 1000).size();
-        pages.perform(multipart("/plans/import")
+        String made = pages.perform(multipart("/plans/import")
                         .file(new MockMultipartFile(
                                 "file", "wick.json", "application/json", document.getBytes(StandardCharsets.UTF_8))))
-                .andExpect(status().is3xxRedirection());
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
         assertThat(plans.list(0, 1000)).hasSize(before + 1);
-        assertThat(plans.get(plans.list(0, 1000).get(0).id()).plan()).isEqualTo(plan());
+        assertThat(plans.get(Long.parseLong(made.replaceAll("\\D", ""))).plan()).isEqualTo(plan());
         pages.perform(multipart("/plans/import")
                         .file(new MockMultipartFile(
                                 "file", "x.json", "application/json", new byte[] {(byte) 0xFF, 0, 1})))

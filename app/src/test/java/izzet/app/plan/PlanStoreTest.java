@@ -114,11 +114,18 @@ class PlanStoreTest {
         }
         StoredPlan oldest = rename(plans.get(made.get(129)), "Halt of all");
         List<Long> listed = new ArrayList<>();
-        plans.list(0, 70).forEach(e -> listed.add(e.id()));
-        plans.list(1, 70).forEach(e -> listed.add(e.id()));
+        for (int page = 0; page <= plans.count() / 70; page++) {
+            plans.list(page, 70).forEach(e -> listed.add(e.id()));
+        }
+        assertThat(listed).doesNotHaveDuplicates().hasSize((int) plans.count());
+        // Tests that share a server have plans of their own, some from another time.
+        listed.retainAll(made);
         assertThat(listed.get(0)).isEqualTo(oldest.id());
         assertThat(listed.subList(1, 130)).isEqualTo(made.subList(0, 129));
-        assertThat(plans.list(0, 1).get(0).name()).isEqualTo("Halt of all");
-        assertThat(plans.names(2)).extracting(PlanStore.Named::name).containsExactly("Halt of all", "Halt 129");
+        assertThat(plans.names(1000).stream()
+                        .map(PlanStore.Named::name)
+                        .filter(n -> n.startsWith("Halt"))
+                        .limit(2))
+                .containsExactly("Halt of all", "Halt 129");
     }
 }
