@@ -3,12 +3,14 @@ package izzet.app.buses;
 import izzet.core.buses.GateBench;
 import izzet.core.buses.SerialTable;
 import izzet.core.buses.SwitchBench;
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** What templates say about buses. */
@@ -60,6 +62,21 @@ public final class BusWords {
 
     public String hear(GateBench.Row row) {
         return row.output() == null ? "nobody: no output has this number" : names(row.hear());
+    }
+
+    /** Under which levels of its enables the table of a gate holds. */
+    public String enabled(GateBench gate) {
+        return "So while "
+                + gate.gate().enables().stream()
+                        .map(e -> e + " is "
+                                + (gate.unit()
+                                        .part()
+                                        .line(e)
+                                        .filter(l -> l.active() == ActiveLevel.HIGH)
+                                        .map(l -> "high")
+                                        .orElse("low")))
+                        .collect(Collectors.joining(" and "))
+                + "; else every output stays high.";
     }
 
     /** What happens when the select moves in the middle of a transfer, between the first two that somebody hears. */

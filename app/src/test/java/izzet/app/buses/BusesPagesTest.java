@@ -183,4 +183,21 @@ class BusesPagesTest extends PagesOfAPlan {
         pages.perform(get("/plans/" + id + "/buses").param("cm.i2c", "-4")).andExpect(status().isBadRequest());
         assertThat(plans.get(id).version()).isEqualTo(version);
     }
+
+    /** A gate with an enable of its own says when its table holds. */
+    @Test
+    void anEnableIsToldBesideTheTable() throws Exception {
+        long other = plans.create(
+                new PlanDocument()
+                        .read(
+                                """
+                                {"format":"izzet-plan","version":1,"name":"Gates","board":"wifi-dual-38","parts":[{"id":"gate",
+                                "part":"decoder-2to4-address-both","partVersion":1,"name":"Gate","interface":"clock-on-address"}],"buses":[],"connections":[]}
+                                """,
+                                CatalogReader.shipped()),
+                "for a test");
+        pages.perform(get("/plans/" + other + "/buses"))
+                .andExpect(content().string(containsString("Gate, clock into 2A0")))
+                .andExpect(content().string(containsString("So while 2E is low; else every output stays high.")));
+    }
 }

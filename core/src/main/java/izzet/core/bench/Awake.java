@@ -28,10 +28,11 @@ final class Awake {
             }
             if (wire.role() == Role.SUPPLY
                     && wire.line().required()
-                    && unit.part().supply() != null) {
-                double least = unit.part().supply().minVolts();
+                    && wire.leastVolts() != null
+                    && wire.mostVolts() != null) {
+                double least = wire.leastVolts();
                 double has = built.railVolts(wire.from()).orElse(least);
-                double most = unit.part().supply().maxVolts();
+                double most = wire.mostVolts();
                 if (has > most * DESTROYED_ABOVE) {
                     return Optional.of(wire.line().id() + " gets " + Quantity.volts(has) + " and takes "
                             + Quantity.volts(most) + " at most: a real one would be gone");

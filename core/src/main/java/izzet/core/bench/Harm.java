@@ -38,9 +38,7 @@ public final class Harm {
         List<Hurt> all = new ArrayList<>();
         for (Unit unit : circuit.units()) {
             for (Wire wire : circuit.wiresOf(unit)) {
-                Double most = wire.line().maxVolts() != null || unit.part().supply() == null
-                        ? wire.line().maxVolts()
-                        : (Double) unit.part().supply().maxVolts();
+                Double most = wire.mostVolts();
                 if (wire.role() == Role.SUPPLY && most != null) {
                     circuit.railVolts(wire.from())
                             .filter(v -> v > most + MARGIN)

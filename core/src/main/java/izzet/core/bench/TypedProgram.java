@@ -27,9 +27,9 @@ public record TypedProgram(List<Step> steps) {
     private static final long MOST_MICROS = 10_000_000;
     private static final int LAST_ADDRESS = 0x7F;
 
-    private static final Pattern TO = Pattern.compile("to\\s+(?:0x)?([0-9a-f]{1,2})\\s*:(.*)");
+    private static final Pattern TO = Pattern.compile("to\\s+(?:0x)?([0-9a-f]{1,2})(?:\\s*[:,]|\\s|$)(.*)");
     private static final Pattern PIN = Pattern.compile("pin\\s+(.+?)\\s+(high|low)");
-    private static final Pattern WAIT = Pattern.compile("wait\\s+(\\d{1,8})\\s*(ms|us|µs)");
+    private static final Pattern WAIT = Pattern.compile("wait\\s+(\\d{1,8}(?:[.,]\\d{1,3})?)\\s*(ms|us|µs)");
 
     /** What a line does. */
     public enum Kind {
@@ -131,7 +131,8 @@ public record TypedProgram(List<Step> steps) {
                         null,
                         List.of(new Op.Output(pin(pin.group(1)), pin.group(2).equals("high"))));
             } else if (wait.matches()) {
-                long micros = Long.parseLong(wait.group(1)) * (wait.group(2).equals("ms") ? 1000 : 1);
+                double number = Double.parseDouble(wait.group(1).replace(',', '.'));
+                long micros = Math.round(number * (wait.group(2).equals("ms") ? 1000 : 1));
                 if (micros > MOST_MICROS) {
                     throw wrong("a wait of up to 10 seconds is run");
                 }
@@ -168,6 +169,9 @@ public record TypedProgram(List<Step> steps) {
 
         private List<Integer> bytes(String text) {
             List<Integer> bytes = new ArrayList<>();
+            if (text.isBlank()) {
+                return bytes;
+            }
             for (String word : text.strip().split("[\\s,]+")) {
                 String digits = word.startsWith("0x") ? word.substring(2) : word;
                 if (!digits.matches("[0-9a-f]{1,2}")) {

@@ -67,6 +67,11 @@ public record GateBench(Unit unit, Part.ClockGate gate, List<Row> rows, String s
                 .toList();
     }
 
+    /** "Clock gate, clock into 1E": a chip with two halves is two gates. */
+    public String title() {
+        return unit.name() + ", clock into " + gate.clock();
+    }
+
     /** Whether an output is high at a select value and a level of the clock. */
     public boolean level(String output, int value, boolean clock) {
         return !output.equals(rows.get(value).output()) || clock;

@@ -55,11 +55,28 @@ public final class Gates {
                 .toList();
     }
 
-    /** Whether a supply holds a control at the level that the need does not want. */
+    /** Whether a supply holds a control at the level that the need does not want, by a wire or by a resistor. */
     public boolean contradicted(Need need) {
-        return circuit.railVolts(need.control().from())
-                .filter(v -> v > 0 != need.high())
-                .isPresent();
+        return held(need.control()).filter(high -> high != need.high()).isPresent();
+    }
+
+    /** The level at which a control stands for good; empty where a pin, another part or a hand can move it, and where it floats. */
+    private Optional<Boolean> held(Wire control) {
+        Optional<Double> rail = circuit.railVolts(control.from());
+        if (rail.isPresent()) {
+            return rail.map(v -> v > 0);
+        }
+        DcModel dc = circuit.dc();
+        int node = dc.node(control.from());
+        return circuit.reach(control.from()).isPresent() || node < 0
+                ? Optional.empty()
+                : dc.pieceAt(node)
+                        .filter(p -> p.outputs().isEmpty()
+                                && p.of(DcModel.Contact.class).isEmpty()
+                                && p.of(DcModel.Dial.class).isEmpty())
+                        .map(p -> dc.at(p, new DcModel.State()))
+                        .filter(point -> point.holds(node))
+                        .map(point -> point.volts(node) > circuit.board().logicVolts() / 2);
     }
 
     /** Two needs that want the same conductor at different levels; empty where there are none. */
@@ -74,10 +91,11 @@ public final class Gates {
         return Optional.empty();
     }
 
-    /** What tells controls apart that can be moved apart: the pin that they hang on, else their net. */
+    /** What tells controls apart that can be moved apart: the pin under them, else their net; outputs of an expander are nets of their own. */
     private String key(Wire control) {
-        return circuit.reach(control.from())
-                .map(r -> "pin " + r.pin().id())
+        return circuit.pinsUnder(control).stream()
+                .findFirst()
+                .map(p -> "pin " + p.id())
                 .or(() ->
                         circuit.netOf(control.from()).map(n -> "net " + n.ends().get(0)))
                 .orElseGet(() -> control.from().toString());
@@ -107,8 +125,7 @@ public final class Gates {
             for (Need need : needs) {
                 String key = key(need.control());
                 controls.putIfAbsent(key, need.control());
-                if (!set.containsKey(key)
-                        && circuit.railVolts(need.control().from()).isEmpty()) {
+                if (!set.containsKey(key) && held(need.control()).isEmpty()) {
                     free.add(key);
                 }
             }

@@ -64,6 +64,20 @@ public final class Wire {
         return Optional.ofNullable(connection).map(Connection::to);
     }
 
+    /** The least supply that the line takes, its own figure or its part's; null where none is told. */
+    public Double leastVolts() {
+        return line.minVolts() != null || unit.part().supply() == null
+                ? line.minVolts()
+                : (Double) unit.part().supply().minVolts();
+    }
+
+    /** The highest, likewise. */
+    public Double mostVolts() {
+        return line.maxVolts() != null || unit.part().supply() == null
+                ? line.maxVolts()
+                : (Double) unit.part().supply().maxVolts();
+    }
+
     public Role role() {
         return line.role();
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import izzet.core.circuit.Circuit;
+import izzet.core.code.Op;
 import izzet.core.display.Glass;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -41,6 +42,27 @@ class TypedProgramTest {
                 .containsExactly(1, 2, 3, 5, 6, 7);
     }
 
+    /** An address alone asks who is there; colon, comma and nothing part it from its bytes; waits have decimals. */
+    @Test
+    void linesAreTypedInManyWays() {
+        assertThat(words(
+                        Desk.of(PLANNED),
+                        "to 3C\nto 0x3c: \nTO 3C 00 AE\nto 0x3C,0x00,0xAE\nto 3D\nWait 0,5 ms\nPIN 8 LOW"))
+                .containsExactly(
+                        "acknowledged by Hall sign",
+                        "acknowledged by Hall sign",
+                        "acknowledged by Hall sign",
+                        "acknowledged by Hall sign",
+                        "nobody acknowledges",
+                        "",
+                        "");
+        assertThat(TypedProgram.of(PLANNED, "to 0x3C,0x00,0xAE").steps().get(0).ops())
+                .isEqualTo(
+                        TypedProgram.of(PLANNED, "to 3C: 00 AE").steps().get(0).ops());
+        assertThat(TypedProgram.of(PLANNED, "wait 1.25 ms").steps().get(0).ops())
+                .containsExactly(new Op.Wait(1250));
+    }
+
     @Test
     void withoutPullUpsNothingIsSent() {
         Desk bare = Faults.put(Desk.of(PLANNED), "pull-ups@");
@@ -71,7 +93,6 @@ class TypedProgramTest {
             value = {
                 "scan\\nblink 3 | Line 2: “blink 3” is none of",
                 "to 3C: 0G | “0g” is no byte",
-                "to 3C: | “” is no byte",
                 "to F8: 00 | the address 0xf8 has more than seven bits; without the write bit it is 0x7c",
                 "pin 99 high | no pin “99”",
                 "wait 11000 ms | up to 10 seconds",

@@ -155,6 +155,16 @@ class BusesTest {
     }
 
     @Test
+    void halvesOfADecoderAreGatesOfTheirOwn() {
+        Circuit circuit = Workbench.on("wifi-dual-38")
+                .bare("gate", "decoder-2to4-both", "clock-on-enable")
+                .circuit();
+        assertThat(GateBench.of(circuit))
+                .extracting(GateBench::title)
+                .containsExactly("the gate, clock into 1E", "the gate, clock into 2E");
+    }
+
+    @Test
     void aSwitchTakesOneBitAChannel() {
         ReferenceTable.read("i2c-mux-select-values.csv").stream()
                 .filter(r -> r.get("kind").equals("switch"))

@@ -88,6 +88,35 @@ class GatesTest {
         }
     }
 
+    /** A select that only a resistor holds cannot be moved; one on an output of an expander can, each by itself. */
+    @Test
+    void controlsAsMakersWireThem() {
+        String movable = "1A0=GP10 1A1=GND 2A0=GP11 2A1=GND";
+        Workbench pulled = gated(ENABLE, "1Y0 2Y0", movable).wire("gate:2A0", "rail:GND", 10_000.0, null);
+        assertThat(pulled.findings("I7")).hasSize(1);
+        assertThat(gated(ENABLE, "1Y0 2Y1", movable)
+                        .wire("gate:2A0", "rail:GND", 10_000.0, null)
+                        .findings("I6"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.sentence()).contains("2A0 is tied low"));
+        Workbench beside = gated(ENABLE, "1Y0 2Y0", movable)
+                .off("gate:2A0")
+                .edit(new PlanEdit.AddResistor(new Resistor("r2", Target.of("gate:2A0"), Target.rail("GND"), 10_000)));
+        assertThat(beside.findings("I7")).hasSize(1);
+        // On a pin with a pull-down beside it the program still moves it.
+        Workbench both = gated(ENABLE, "1Y0 2Y0", movable)
+                .edit(new PlanEdit.AddResistor(new Resistor("r2", Target.of("gate:2A0"), Target.rail("GND"), 10_000)));
+        assertThat(both.findings("I7")).isEmpty();
+        Workbench expander = gated(ENABLE, "1Y1 2Y2", movable)
+                .with("ports", "expander-8")
+                .wire("gate:1A0", "ports:P0")
+                .wire("gate:1A1", "ports:P1")
+                .wire("gate:2A0", "ports:P2")
+                .wire("gate:2A1", "ports:P3");
+        assertThat(expander.findings("I6")).isEmpty();
+        assertThat(expander.findings("I7")).isEmpty();
+    }
+
     @Test
     void whatIsSaidNamesTheGateAndThePartsThatHearTogether() {
         assertThat(Workbench.only(gated(ENABLE, "1Y0 2Y0 2Y1", "1A0=GP10 1A1=GND 2A0=GP11 2A1=GND"), "I7"))

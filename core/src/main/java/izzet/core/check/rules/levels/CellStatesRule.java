@@ -66,9 +66,7 @@ public final class CellStatesRule implements Rule {
     private void above(Circuit circuit, Circuit fresh, Findings findings, Wire source) {
         for (Wire wire : circuit.wires()) {
             Part.Supply supply = wire.unit().part().supply();
-            Double most = wire.line().maxVolts() != null || supply == null
-                    ? wire.line().maxVolts()
-                    : (Double) supply.maxVolts();
+            Double most = wire.mostVolts();
             if (wire.role() != Role.SUPPLY || most == null) {
                 continue;
             }

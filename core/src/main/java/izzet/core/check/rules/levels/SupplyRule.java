@@ -57,11 +57,11 @@ public final class SupplyRule implements Rule {
     private void check(Circuit circuit, Findings findings, Wire wire, Rail rail) {
         Part part = wire.unit().part();
         Part.Supply supply = part.supply();
-        if (supply == null && wire.line().minVolts() == null) {
+        if (wire.leastVolts() == null || wire.mostVolts() == null) {
             return;
         }
-        double min = wire.line().minVolts() != null ? wire.line().minVolts() : supply.minVolts();
-        double max = wire.line().maxVolts() != null ? wire.line().maxVolts() : supply.maxVolts();
+        double min = wire.leastVolts();
+        double max = wire.mostVolts();
         String source = supply == null ? null : part.source(supply.source());
         findings.looked(this);
         if (!rail.gives()) {
