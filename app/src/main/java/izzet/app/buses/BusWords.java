@@ -47,6 +47,17 @@ public final class BusWords {
                 : asked + " asked for, " + hertz(table.realHz()) + " by the board's divider";
     }
 
+    /** "as the bus", or "2.5 MHz, 2.2 MHz by the board's divider". */
+    public String spoken(SerialTable table, SerialTable.Row row) {
+        if (!row.own()) {
+            return "as the bus";
+        }
+        boolean exact = row.realHz() == null || Math.abs(row.realHz() - row.clockHz()) < 1;
+        return exact || table.bus().bitBanged()
+                ? hertz(row.clockHz())
+                : hertz(row.clockHz()) + ", " + hertz(row.realHz()) + " by the board's divider";
+    }
+
     public String dataOut(SerialTable.Row row, boolean alone) {
         if (!row.reads()) {
             return "not connected";

@@ -250,9 +250,26 @@ class EditController {
             @RequestParam long version,
             @RequestParam String here,
             @RequestParam String clockHz) {
-        double wanted = number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000");
-        int hertz = (int) Math.round(Math.max(0, Math.min(wanted, Integer.MAX_VALUE)));
+        int hertz = hertz(number("clockHz", "Clock of " + bus, clockHz, "hertz, such as 400000"));
         return edit(id, version, here, plan -> BusEdits.clock(plan, bus, hertz));
+    }
+
+    /** The clock of one part alone on a serial bus; an empty field goes back to that of the bus. */
+    @PostMapping("/plans/{id}/parts/{part}/clock")
+    String ownClock(
+            @PathVariable long id,
+            @PathVariable String part,
+            @RequestParam long version,
+            @RequestParam String here,
+            @RequestParam(defaultValue = "") String clockHz) {
+        Integer hertz = clockHz.isBlank()
+                ? null
+                : (Integer) hertz(number("clockHz", "Clock of " + part, clockHz, "hertz, such as 10000000"));
+        return edit(id, version, here, plan -> BusEdits.ownClock(plan, part, hertz));
+    }
+
+    private static int hertz(double wanted) {
+        return (int) Math.round(Math.max(0, Math.min(wanted, Integer.MAX_VALUE)));
     }
 
     /** Clock of a bus and length of the wires, as they were tried out together. */

@@ -180,6 +180,20 @@ class BusesPagesTest extends PagesOfAPlan {
                         .param("centimetres", "30"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("fast")));
+        for (String clock : new String[] {"fast", "0"}) {
+            pages.perform(post("/plans/" + id + "/parts/map/clock")
+                            .param("version", String.valueOf(version))
+                            .param("here", "/plans/" + id + "/buses")
+                            .param("clockHz", clock))
+                    .andExpect(status().is4xxClientError())
+                    .andExpect(content().string(containsString("clock")));
+        }
+        pages.perform(post("/plans/" + id + "/parts/up/clock")
+                        .param("version", String.valueOf(version))
+                        .param("here", "/plans/" + id + "/buses")
+                        .param("clockHz", "100000"))
+                .andExpect(status().is4xxClientError())
+                .andExpect(content().string(containsString("Up sign is on no serial bus")));
         pages.perform(get("/plans/" + id + "/buses").param("cm.i2c", "-4")).andExpect(status().isBadRequest());
         assertThat(plans.get(id).version()).isEqualTo(version);
     }
@@ -199,5 +213,23 @@ class BusesPagesTest extends PagesOfAPlan {
         pages.perform(get("/plans/" + other + "/buses"))
                 .andExpect(content().string(containsString("Gate, clock into 2A0")))
                 .andExpect(content().string(containsString("So while 2E is low; else every output stays high.")));
+    }
+
+    @Test
+    void onePartIsSpokenToAtItsOwnClock() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/buses");
+        Locator own = page.getByLabel("Clock for Line map alone, Hz; empty for that of the bus");
+        assertThat(own).hasAttribute("placeholder", "9000000");
+        own.fill("4000000");
+        own.press("Tab");
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Line map"));
+        assertThat(row).containsText("4 MHz");
+        assertThat(own).hasValue("4000000");
+        assertThat(plans.get(id).plan().part("map").orElseThrow().clockHz()).isEqualTo(4_000_000);
+        own.fill("");
+        own.press("Tab");
+        assertThat(row).containsText("as the bus");
+        assertThat(plans.get(id).plan().part("map").orElseThrow().clockHz()).isNull();
     }
 }

@@ -82,7 +82,7 @@ final class Moves {
 
     /** Whether a resistor of the plan holds the line already; it moves along. */
     private boolean held(Wire wire) {
-        return circuit.netOf(wire.from()).filter(n -> !n.resistors().isEmpty()).isPresent();
+        return wire.net().filter(n -> !n.resistors().isEmpty()).isPresent();
     }
 
     private void pullUp(Pin pin) {

@@ -120,7 +120,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             Circuit circuit = circuit();
             return circuit.wires().stream()
                     .filter(w -> which.test(w.unit()) && !w.connected())
-                    .filter(w -> circuit.netOf(w.from()).isEmpty())
+                    .filter(w -> w.net().isEmpty())
                     .filter(w -> w.line().required()
                             || w.role() == Role.LAMP
                             || w.role() == Role.RETURN
@@ -227,7 +227,7 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
 
         private void backlight(Circuit circuit, Wire wire) {
             circuit.wire(wire.unit(), Role.SUPPLY)
-                    .flatMap(s -> circuit.netOf(s.from()))
+                    .flatMap(s -> s.net())
                     .flatMap(n -> n.rail())
                     .filter(rail -> rail.volts() > wire.line().lamp().forwardVolts())
                     .ifPresent(rail -> take(new PlanEdit.Connect(new Connection(

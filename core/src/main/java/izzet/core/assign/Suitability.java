@@ -37,9 +37,8 @@ public record Suitability(Plan plan, int pins, List<String> missing) {
         Circuit circuit = new Circuit(plan, catalog);
         List<String> missing = new ArrayList<>();
         for (Wire wire : circuit.wires()) {
-            boolean open = wire.line().required()
-                    && !wire.connected()
-                    && circuit.netOf(wire.from()).isEmpty();
+            boolean open =
+                    wire.line().required() && !wire.connected() && wire.net().isEmpty();
             if (open && wire.role() == Role.SUPPLY) {
                 missing.add("no rail for " + wire.line().id());
             } else if (open) {

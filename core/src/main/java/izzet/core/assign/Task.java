@@ -66,7 +66,7 @@ final class Task {
         }
         for (Wire port : circuit.wires()) {
             boolean free = port.role().instead()
-                    && circuit.netOf(port.from())
+                    && port.net()
                             .map(net -> net.wires().stream().allMatch(w -> w == port || movable(w)))
                             .orElse(true)
                     && circuit.plan().resistors().stream()
@@ -91,7 +91,7 @@ final class Task {
         Optional<Target> to = wire.to();
         boolean open = to.isEmpty()
                 && needs.stream().anyMatch(w -> w.line().required())
-                && circuit.netOf(wire.from()).isEmpty()
+                && wire.net().isEmpty()
                 && wire.line().rest() == null;
         return open || to.filter(t -> t.isPin() || Points.isPort(circuit, t)).isPresent();
     }
@@ -126,7 +126,7 @@ final class Task {
             return "bus " + bus + " " + signal(need);
         }
         boolean shared = wire.connected()
-                && circuit.netOf(wire.from())
+                && wire.net()
                         .map(net -> net.wires().stream().filter(this::movable).allMatch(w -> sharesWell(w, wire)))
                         .orElse(false);
         return shared ? "place " + wire.to().orElseThrow() : "line " + wire.from();

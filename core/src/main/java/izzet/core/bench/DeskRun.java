@@ -205,7 +205,7 @@ public final class DeskRun {
         long hertz = 0;
         for (Bus bus : desk.programmed().plan().buses()) {
             if (serial && bus.id().equals(unit.placed().bus())) {
-                hertz = bus.clockHz();
+                hertz = desk.programmed().clockOf(unit, bus);
             }
         }
         if (!serial || follows(unit, hertz)) {

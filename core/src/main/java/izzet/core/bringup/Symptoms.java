@@ -170,8 +170,7 @@ public final class Symptoms {
             case "switchResetOpen" -> open(circuit, Role.RESET, u -> u.part().busSwitch() != null);
             case "rwOpen" ->
                 circuit.wires().stream()
-                        .anyMatch(w -> w.line().id().equals("RW")
-                                && circuit.netOf(w.from()).isEmpty());
+                        .anyMatch(w -> w.line().id().equals("RW") && w.net().isEmpty());
             case "cells" -> !CellBench.of(circuit).isEmpty();
             case "twoSupplies" -> any(circuit, u -> u.part().kind() == PartKind.SUPPLY);
             case "manyWires" -> circuit.connections().size() > MANY_WIRES;
@@ -208,8 +207,7 @@ public final class Symptoms {
 
     private static boolean open(Circuit circuit, Role role, Predicate<Unit> which) {
         return circuit.wires().stream()
-                .anyMatch((Wire w) -> w.role() == role
-                        && which.test(w.unit())
-                        && circuit.netOf(w.from()).isEmpty());
+                .anyMatch((Wire w) ->
+                        w.role() == role && which.test(w.unit()) && w.net().isEmpty());
     }
 }

@@ -23,12 +23,15 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
     /**
      * One part.
      *
+     * @param clockHz that it is spoken to at, realHz what the board's divider makes of it; null where its file does not tell
      * @param selects where its select lines go, in words of the board; empty for none
      * @param reads whether its data output is connected
      * @param releases whether it lets go of it; null when not known, or when it has none
      */
     public record Row(
             Unit unit,
+            int clockHz,
+            Double realHz,
             List<String> selects,
             List<Integer> modes,
             int wordBits,
@@ -38,6 +41,11 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
             boolean reads,
             Boolean releases,
             boolean tooFast) {
+
+        /** Whether the plan gives it a clock of its own. */
+        public boolean own() {
+            return unit.placed().clockHz() != null;
+        }
 
         /** Whether others cannot be heard beside it. */
         public boolean blocks(boolean alone) {
@@ -54,29 +62,31 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
                                 bus.id().equals(u.placed().bus()) && u.part().spi() != null)
                         .map(u -> row(circuit, bus, u))
                         .toList();
-                Optional<Controller> controller =
-                        bus.bitBanged() ? Optional.empty() : circuit.board().controller(bus.controller());
-                Double real = controller
-                        .map(Controller::divider)
-                        .map(d -> d.hertz(bus.clockHz()))
-                        .orElse(null);
-                tables.add(new SerialTable(bus, real, rows));
+                tables.add(new SerialTable(bus, real(circuit, bus, bus.clockHz()), rows));
             }
         }
         return tables;
     }
 
+    private static Double real(Circuit circuit, Bus bus, int hertz) {
+        Optional<Controller> controller =
+                bus.bitBanged() ? Optional.empty() : circuit.board().controller(bus.controller());
+        return controller.map(Controller::divider).map(d -> d.hertz(hertz)).orElse(null);
+    }
+
     private static Row row(Circuit circuit, Bus bus, Unit unit) {
         Part.Spi spi = unit.part().spi();
+        int clock = circuit.clockOf(unit, bus);
         List<String> selects = circuit.wiresOf(unit).stream()
-                .filter(w -> w.role() == Role.SELECT && circuit.netOf(w.from()).isPresent())
+                .filter(w -> w.role() == Role.SELECT && w.net().isPresent())
                 .map(w -> place(circuit, w))
                 .toList();
         boolean reads = circuit.wiresOf(unit).stream()
-                .anyMatch(w ->
-                        w.role() == Role.SPI_MISO && circuit.netOf(w.from()).isPresent());
+                .anyMatch(w -> w.role() == Role.SPI_MISO && w.net().isPresent());
         return new Row(
                 unit,
+                clock,
+                real(circuit, bus, clock),
                 selects,
                 spi.modes(),
                 spi.wordBits() == null ? 8 : spi.wordBits(),
@@ -85,7 +95,7 @@ public record SerialTable(Bus bus, Double realHz, List<Row> rows) {
                 spi.maxReadHz(),
                 reads,
                 spi.releasesMiso(),
-                bus.clockHz() > spi.maxWriteHz());
+                clock > spi.maxWriteHz());
     }
 
     private static String place(Circuit circuit, Wire wire) {

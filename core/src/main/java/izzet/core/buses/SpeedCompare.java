@@ -40,7 +40,7 @@ public record SpeedCompare(Unit unit, List<Way> ways) {
     private static List<Way> ways(Circuit circuit, Unit unit) {
         List<Way> ways = new ArrayList<>();
         circuit.busOf(unit)
-                .map(b -> (double) b.clockHz())
+                .map(b -> (double) circuit.clockOf(unit, b))
                 .or(() -> Optional.of(0.0))
                 .flatMap(hertz -> PictureTime.of(circuit.board(), unit.part(), unit.variant(), hertz))
                 .ifPresent(

@@ -135,7 +135,7 @@ public record SwitchBench(
     /** Of the data line: the pull-ups of the trunk and of all channels that are on act together. */
     private static double sink(Circuit circuit, Unit unit, Set<Integer> open) {
         Set<Net> nets = new LinkedHashSet<>();
-        circuit.wire(unit, Role.I2C_SDA).flatMap(w -> circuit.netOf(w.from())).ifPresent(nets::add);
+        circuit.wire(unit, Role.I2C_SDA).flatMap(w -> w.net()).ifPresent(nets::add);
         List<Part.BusSwitch.Channel> channels = unit.part().busSwitch().channels();
         for (int i : open) {
             if (i >= 0 && i < channels.size()) {

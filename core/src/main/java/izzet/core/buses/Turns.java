@@ -43,13 +43,14 @@ public record Turns(Bus bus, List<Turn> turns, double seconds) {
         return all;
     }
 
-    /** At another clock than the plan's. */
-    public static Turns of(Circuit circuit, Bus bus, double hertz) {
+    /** At another clock than the plan's; parts with a clock of their own keep it. */
+    public static Turns of(Circuit circuit, Bus bus, double busHertz) {
         List<Turn> turns = new ArrayList<>();
         for (Unit unit : circuit.units()) {
             if (!bus.id().equals(unit.placed().bus())) {
                 continue;
             }
+            double hertz = own(bus, unit) ? unit.placed().clockHz() : busHertz;
             Optional<PictureTime> time = PictureTime.of(circuit.board(), unit.part(), unit.variant(), hertz);
             if (time.isEmpty()) {
                 continue;
@@ -76,15 +77,19 @@ public record Turns(Bus bus, List<Turn> turns, double seconds) {
         return new Turns(bus, turns, turns.stream().mapToDouble(Turn::seconds).sum());
     }
 
-    private static boolean usesCard(Circuit circuit, Unit unit) {
-        return circuit.wiresOf(unit).stream()
-                .anyMatch(w -> "card".equals(w.line().levels())
-                        && circuit.netOf(w.from()).isPresent());
+    private static boolean own(Bus bus, Unit unit) {
+        return bus.kind() == BusKind.SPI && unit.placed().clockHz() != null;
     }
 
-    /** The fastest clock that all its displays take for writing, in hertz. */
+    private static boolean usesCard(Circuit circuit, Unit unit) {
+        return circuit.wiresOf(unit).stream()
+                .anyMatch(w -> "card".equals(w.line().levels()) && w.net().isPresent());
+    }
+
+    /** The fastest clock that all its displays take for writing, in hertz; those with a clock of their own have no say. */
     public double mostHertz() {
         return turns.stream()
+                .filter(t -> !own(bus, t.unit()))
                 .map(t -> t.unit().part())
                 .mapToDouble(p ->
                         bus.kind() == BusKind.I2C ? p.i2c().maxHz() : p.spi().maxWriteHz())

@@ -1,6 +1,7 @@
 package izzet.core.calc;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -37,22 +38,24 @@ public final class DcNetwork {
     private final List<Resistor> resistors = new ArrayList<>();
     private final List<Junction> junctions = new ArrayList<>();
     private final List<int[]> branches = new ArrayList<>();
-    private final List<Double> fixed = new ArrayList<>();
 
-    public DcNetwork() {
-        fixed.add(0.0);
-    }
+    /** Of each node the voltage that a supply holds it at; not a number where it is to be found. */
+    private double[] fixed = new double[8];
+
+    private int nodes = 1;
 
     /** A node whose voltage is to be found. */
     public int node() {
-        fixed.add(null);
-        return fixed.size() - 1;
+        return held(Double.NaN);
     }
 
     /** A node that an ideal supply holds. */
     public int held(double volts) {
-        fixed.add(volts);
-        return fixed.size() - 1;
+        if (nodes == fixed.length) {
+            fixed = Arrays.copyOf(fixed, 2 * nodes);
+        }
+        fixed[nodes] = volts;
+        return nodes++;
     }
 
     /**
@@ -158,14 +161,13 @@ public final class DcNetwork {
 
     /** @throws ArithmeticException when no rest is found within the bound of steps */
     public Solution solve() {
-        int[] index = new int[fixed.size()];
+        int[] index = new int[nodes];
         int unknown = 0;
+        double[] volts = new double[nodes];
         for (int i = 0; i < index.length; i++) {
-            index[i] = fixed.get(i) == null ? unknown++ : -1;
-        }
-        double[] volts = new double[fixed.size()];
-        for (int i = 0; i < volts.length; i++) {
-            volts[i] = fixed.get(i) == null ? 0 : fixed.get(i);
+            boolean free = Double.isNaN(fixed[i]);
+            index[i] = free ? unknown++ : -1;
+            volts[i] = free ? 0 : fixed[i];
         }
         double[] across = new double[junctions.size()];
         for (int step = 0; step < MOST_STEPS; step++) {

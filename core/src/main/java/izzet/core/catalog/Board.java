@@ -113,11 +113,11 @@ public record Board(
     }
 
     public Optional<Pin> pin(String pinId) {
-        return pins.stream().filter(p -> p.id().equals(pinId)).findFirst();
+        return First.of(pins, p -> p.id().equals(pinId));
     }
 
     public boolean hasConsole() {
-        return pins.stream().anyMatch(p -> p.duty(DutyKind.CONSOLE).isPresent());
+        return First.any(pins, p -> p.duty(DutyKind.CONSOLE).isPresent());
     }
 
     /** The same with its serial console off: the pins of the console have no such duty. */
@@ -158,11 +158,11 @@ public record Board(
     }
 
     public Optional<Rail> rail(String railId) {
-        return rails.stream().filter(r -> r.id().equals(railId)).findFirst();
+        return First.of(rails, r -> r.id().equals(railId));
     }
 
     public Optional<Controller> controller(String controllerId) {
-        return controllers.stream().filter(c -> c.id().equals(controllerId)).findFirst();
+        return First.of(controllers, c -> c.id().equals(controllerId));
     }
 
     public List<Controller> controllersOf(BusKind kind) {
@@ -174,7 +174,7 @@ public record Board(
     }
 
     public Rail ground() {
-        return rails.stream().filter(Rail::ground).findFirst().orElseThrow();
+        return First.of(rails, Rail::ground).orElseThrow();
     }
 
     /** The levels of a function, or those of a plain port where the function has none of its own. */

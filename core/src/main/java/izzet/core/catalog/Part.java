@@ -3,6 +3,8 @@ package izzet.core.catalog;
 import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonFormat;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -234,9 +236,8 @@ public record Part(
 
     /** The gate that one of the part's lines is an output of; empty for other lines. */
     public Optional<ClockGate> gateOf(String output) {
-        return clockGates.stream()
-                .filter(g -> g.outputs().contains(output) || g.inverted().contains(output))
-                .findFirst();
+        return First.of(
+                clockGates, g -> g.outputs().contains(output) || g.inverted().contains(output));
     }
 
     /** Columns and rows with their blanking, and the fastest pixel clock, of a panel without memory. */
@@ -320,11 +321,11 @@ public record Part(
 
         /** Whether it has a say in the address. */
         public boolean addresses() {
-            return settings.stream().anyMatch(s -> s.addsToAddress() != 0);
+            return First.any(settings, s -> s.addsToAddress() != 0);
         }
 
         public Optional<Setting> setting(String settingId) {
-            return settings.stream().filter(s -> s.id().equals(settingId)).findFirst();
+            return First.of(settings, s -> s.id().equals(settingId));
         }
     }
 
@@ -356,20 +357,26 @@ public record Part(
     }
 
     public Optional<PartLine> line(String lineId) {
-        return lines.stream().filter(l -> l.id().equals(lineId)).findFirst();
+        return First.of(lines, l -> l.id().equals(lineId));
     }
 
     public Optional<Interface> interfaceOf(String interfaceId) {
-        return interfaces.stream().filter(i -> i.id().equals(interfaceId)).findFirst();
+        return First.of(interfaces, i -> i.id().equals(interfaceId));
     }
 
     public Optional<Strap> strap(String strapId) {
-        return straps.stream().filter(s -> s.id().equals(strapId)).findFirst();
+        return First.of(straps, s -> s.id().equals(strapId));
     }
 
     /** The lines that exist in an interface variant, in the order of the file. */
     public List<PartLine> linesOf(String interfaceId) {
-        return lines.stream().filter(l -> l.in(interfaceId)).toList();
+        List<PartLine> found = new ArrayList<>();
+        for (PartLine line : lines) {
+            if (line.in(interfaceId)) {
+                found.add(line);
+            }
+        }
+        return Collections.unmodifiableList(found);
     }
 
     /** The lines that stand on its header, in the order of their places. */

@@ -58,14 +58,12 @@ public record Pin(
     }
 
     public boolean can(String capability) {
-        return functions.stream().anyMatch(f -> capability.equals(f.capability()));
+        return First.any(functions, f -> capability.equals(f.capability()));
     }
 
     /** The function that gives this signal of this controller. */
     public Optional<PinFunction> signalOf(String controller, String signal) {
-        return functions.stream()
-                .filter(f -> controller.equals(f.controller()) && signal.equals(f.signal()))
-                .findFirst();
+        return First.of(functions, f -> controller.equals(f.controller()) && signal.equals(f.signal()));
     }
 
     /** What makes a pin a worse choice; the resistor that belongs to its boot duty is no reason of its own. */
@@ -85,6 +83,6 @@ public record Pin(
     }
 
     public Optional<Duty> duty(DutyKind kind) {
-        return duties.stream().filter(d -> d.kind() == kind).findFirst();
+        return First.of(duties, d -> d.kind() == kind);
     }
 }

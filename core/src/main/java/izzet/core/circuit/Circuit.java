@@ -1,8 +1,10 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.Board;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.DutyKind;
+import izzet.core.catalog.First;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
@@ -43,7 +45,7 @@ public final class Circuit {
     private final List<Connection> small;
     private final List<Resistor> resistors;
     private final Map<Target, Optional<Rail>> railOf = new ConcurrentHashMap<>();
-    private final Map<Target, Optional<Double>> logicVoltsOf = new ConcurrentHashMap<>();
+    private final Map<String, Optional<Double>> mainVoltsOf = new ConcurrentHashMap<>();
     private final Shifters shifters = new Shifters(this);
     private final Addresses addresses = new Addresses(this);
     private final Segments segments = new Segments(this);
@@ -95,6 +97,7 @@ public final class Circuit {
                 .filter(r -> !gone(r.from()) && !gone(r.to()))
                 .toList();
         this.nets = new Nets(board, wireAt, connections, resistors);
+        wires.forEach(w -> w.in(nets.netOf(w.from())));
     }
 
     /** The same circuit while a supply output of a part gives another voltage, as cells do that are fresh or nearly empty. */
@@ -218,6 +221,21 @@ public final class Circuit {
                 .toList();
     }
 
+    /** At which a part is spoken to: its own on a serial bus where the plan gives it one, else that of its bus; in hertz. */
+    public int clockOf(Unit unit, Bus bus) {
+        Integer own = unit.placed().clockHz();
+        return own != null && bus.kind() == BusKind.SPI ? own : bus.clockHz();
+    }
+
+    /** The fastest that runs on the wires of a bus: of its parts, or of the bus where it has none. */
+    public int fastestOn(Bus bus) {
+        return units.values().stream()
+                .filter(u -> bus.id().equals(u.placed().bus()) && u.variant().bus() == bus.kind())
+                .mapToInt(u -> clockOf(u, bus))
+                .max()
+                .orElse(bus.clockHz());
+    }
+
     public Optional<Bus> busOf(Unit unit) {
         return Optional.ofNullable(unit.placed().bus()).flatMap(plan::bus);
     }
@@ -233,10 +251,13 @@ public final class Circuit {
     }
 
     private Optional<Rail> findRail(Target end) {
-        return netOf(end).flatMap(Net::rail).or(() -> small.stream()
-                .filter(c -> c.from().equals(end) || c.to().equals(end))
-                .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
-                .findFirst());
+        Optional<Rail> rail = netOf(end).flatMap(Net::rail);
+        return rail.isPresent() || small.isEmpty()
+                ? rail
+                : small.stream()
+                        .filter(c -> c.from().equals(end) || c.to().equals(end))
+                        .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
+                        .findFirst();
     }
 
     /** Whether a part puts levels on a line by itself: an output that nothing silences. */
@@ -303,28 +324,31 @@ public final class Circuit {
 
     /** The supply that a part's levels are made from, for one of its lines; empty while it has no supply. */
     public Optional<Double> logicVolts(Unit unit, PartLine line) {
-        return logicVoltsOf.computeIfAbsent(Target.line(unit.id(), line.id()), end -> findLogicVolts(unit, line));
+        if (unit.part().logicVolts() == null) {
+            // A part with two supplies, such as a level shifter, says by its pull-ups which supply a line belongs to.
+            for (Part.FittedPullUp p : unit.part().pullUps()) {
+                if (!p.to().equals("logic") && p.lines().contains(line.id())) {
+                    return railVolts(Target.line(unit.id(), p.to()));
+                }
+            }
+        }
+        return mainVoltsOf.computeIfAbsent(unit.id(), id -> mainVolts(unit));
     }
 
-    private Optional<Double> findLogicVolts(Unit unit, PartLine line) {
-        Part part = unit.part();
-        if (part.logicVolts() != null) {
-            return Optional.of(part.logicVolts());
-        }
-        // A part with two supplies, such as a level shifter, says by its pull-ups which supply a line belongs to.
-        Optional<String> own = part.pullUps().stream()
-                .filter(p -> p.lines().contains(line.id()) && !p.to().equals("logic"))
-                .map(Part.FittedPullUp::to)
-                .findFirst();
-        Optional<String> supply = own.or(() -> part.firstLine(Role.SUPPLY).map(PartLine::id));
-        return supply.flatMap(s -> railVolts(Target.line(unit.id(), s)));
+    private Optional<Double> mainVolts(Unit unit) {
+        return Optional.ofNullable(unit.part().logicVolts()).or(() -> unit.part()
+                .firstLine(Role.SUPPLY)
+                .flatMap(supply -> railVolts(Target.line(unit.id(), supply.id()))));
     }
 
     /** The pull-ups on a module, unless a strap says that they were taken off. */
     public List<Part.FittedPullUp> pullUpsOf(Unit unit) {
-        boolean removed = unit.part().straps().stream()
-                .anyMatch(strap -> settingOf(unit, strap).removesPullUps());
-        return removed ? List.of() : unit.part().pullUps();
+        List<Part.FittedPullUp> fitted = unit.part().pullUps();
+        return !fitted.isEmpty()
+                        && First.any(unit.part().straps(), strap -> settingOf(unit, strap)
+                                .removesPullUps())
+                ? List.of()
+                : fitted;
     }
 
     /** What a strap of a part is set to; as delivered where the plan says nothing. */

@@ -48,7 +48,7 @@ public record Contrast(Wire line, List<Double> volts) {
 
     /** Whether it is a contrast line that something hangs on. */
     public static boolean sets(Circuit circuit, Wire wire) {
-        return wire.role() == Role.CONTRAST && circuit.netOf(wire.from()).isPresent();
+        return wire.role() == Role.CONTRAST && wire.net().isPresent();
     }
 
     private static List<Double> over(Circuit circuit, Wire wire, boolean untilReadable) {

@@ -19,8 +19,8 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -78,9 +78,21 @@ public final class DcModel {
         }
     }
 
-    public record Contact(int a, int b, Unit unit) implements Element {}
+    public record Contact(int a, int b, Unit unit) implements Element {
 
-    public record Dial(int a, int b, int wiper, double ohms, Unit unit) implements Element {}
+        @Override
+        public int hashCode() {
+            return 31 * a + b;
+        }
+    }
+
+    public record Dial(int a, int b, int wiper, double ohms, Unit unit) implements Element {
+
+        @Override
+        public int hashCode() {
+            return 31 * a + b;
+        }
+    }
 
     /**
      * What can put a level on a node.
@@ -100,13 +112,25 @@ public final class DcModel {
             double highOhms,
             double lowOhms,
             Double maxMilliamps,
-            String source) {}
+            String source) {
+
+        @Override
+        public int hashCode() {
+            return node;
+        }
+    }
 
     /** Nodes between supplies, with what touches them. */
     public static final class Piece {
         private final List<Integer> nodes = new ArrayList<>();
         private final List<Element> elements = new ArrayList<>();
         private final List<Output> outputs = new ArrayList<>();
+        private boolean unloaded = true;
+
+        private void add(Element e) {
+            elements.add(e);
+            unloaded &= e instanceof Resistance r && r.weak();
+        }
 
         public List<Integer> nodes() {
             return nodes;
@@ -122,11 +146,17 @@ public final class DcModel {
 
         /** Whether nothing but weak resistors of inputs hangs on it. */
         public boolean unloaded() {
-            return elements.stream().allMatch(e -> e instanceof Resistance r && r.weak());
+            return unloaded;
         }
 
         public <T extends Element> List<T> of(Class<T> kind) {
-            return elements.stream().filter(kind::isInstance).map(kind::cast).toList();
+            List<T> found = new ArrayList<>();
+            for (Element e : elements) {
+                if (kind.isInstance(e)) {
+                    found.add(kind.cast(e));
+                }
+            }
+            return found;
         }
     }
 
@@ -136,7 +166,7 @@ public final class DcModel {
     private final List<Element> elements = new ArrayList<>();
     private final List<Output> outputs = new ArrayList<>();
     private final List<Resistance> atReset = new ArrayList<>();
-    private final Map<Integer, Piece> pieceAt = new HashMap<>();
+    private Piece[] pieceAt;
     private final List<Piece> pieces = new ArrayList<>();
     private final Map<Double, Integer> supplies = new HashMap<>();
 
@@ -144,7 +174,7 @@ public final class DcModel {
         this.circuit = circuit;
         this.nets = circuit.conductors();
         for (int node = 0; node < nets.nodes(); node++) {
-            held.add(heldAt(node).orElse(null));
+            held.add(heldAt(node));
         }
         wires();
         board();
@@ -152,8 +182,14 @@ public final class DcModel {
         split();
     }
 
-    private Optional<Double> heldAt(int node) {
-        return railsAt(node).stream().filter(Rail::gives).map(Rail::volts).findFirst();
+    /** Null where no supply does. */
+    private Double heldAt(int node) {
+        for (Rail rail : railsAt(node)) {
+            if (rail.gives()) {
+                return rail.volts();
+            }
+        }
+        return null;
     }
 
     /** The rails that a node is, board's and parts'. */
@@ -343,17 +379,19 @@ public final class DcModel {
         }
         unit.part().elements().forEach(e -> element(unit, e));
         for (Wire wire : circuit.wiresOf(unit)) {
-            boolean told = unit.part().elements().stream()
-                    .anyMatch(e -> e.lamp() != null
-                            && (wire.line().id().equals(e.a())
-                                    || wire.line().id().equals(e.b())));
-            if (wire.line().lamp() != null && !told) {
+            if (wire.line().lamp() != null && !told(unit, wire.line().id())) {
                 Wire back = circuit.wire(unit, Role.RETURN).orElse(null);
                 int cathode = back == null ? supply(0) : nets.node(back.from());
                 elements.add(
                         new Lamp(nets.node(wire.from()), cathode, wire.line().lamp(), unit, wire, back));
             }
         }
+    }
+
+    /** Whether a lamp of a line is among the part's elements, too. */
+    private static boolean told(Unit unit, String line) {
+        return unit.part().elements().stream()
+                .anyMatch(e -> e.lamp() != null && (line.equals(e.a()) || line.equals(e.b())));
     }
 
     private void element(Unit unit, Part.Element e) {
@@ -400,19 +438,23 @@ public final class DcModel {
                 join(parent, d.b(), d.wiper());
             }
         }
-        Map<Integer, Piece> byRoot = new LinkedHashMap<>();
+        Piece[] byRoot = new Piece[parent.length];
+        pieceAt = new Piece[parent.length];
         for (int node = 0; node < parent.length; node++) {
             if (held.get(node) == null) {
-                Piece piece = byRoot.computeIfAbsent(root(parent, node), r -> new Piece());
-                piece.nodes.add(node);
-                pieceAt.put(node, piece);
+                int root = root(parent, node);
+                if (byRoot[root] == null) {
+                    byRoot[root] = new Piece();
+                    pieces.add(byRoot[root]);
+                }
+                byRoot[root].nodes.add(node);
+                pieceAt[node] = byRoot[root];
             }
         }
         for (Element e : elements) {
-            piecesOf(e, p -> p.elements.add(e));
+            piecesOf(e, p -> p.add(e));
         }
-        outputs.forEach(o -> pieceAt.get(o.node()).outputs.add(o));
-        pieces.addAll(byRoot.values());
+        outputs.forEach(o -> pieceAt[o.node()].outputs.add(o));
     }
 
     /** A dial between two supplies belongs to its wiper's piece; other things between two supplies to none. */
@@ -421,7 +463,7 @@ public final class DcModel {
         if (held.get(node) != null && e instanceof Dial d) {
             node = d.wiper();
         }
-        Piece piece = pieceAt.get(node);
+        Piece piece = pieceAt[node];
         if (piece != null) {
             use.accept(piece);
         }
@@ -462,7 +504,7 @@ public final class DcModel {
 
     /** Empty where a supply holds the node. */
     public Optional<Piece> pieceAt(int node) {
-        return Optional.ofNullable(pieceAt.get(node));
+        return node < 0 ? Optional.empty() : Optional.ofNullable(pieceAt[node]);
     }
 
     /** What hands and programs do: which outputs drive where, contacts, dials. What is not said is released, open, half way. */
@@ -532,7 +574,9 @@ public final class DcModel {
     /** A piece in one state. */
     public final class Point {
         private final DcNetwork network = new DcNetwork();
-        private final Map<Integer, Integer> index = new HashMap<>();
+        /** The nodes in it, few, each at the place of its number in the network. */
+        private int[] index = new int[8];
+
         private final Map<Object, Integer> branches = new HashMap<>();
         private final DcNetwork.Solution solution;
 
@@ -542,7 +586,7 @@ public final class DcModel {
             }
             if (state.reset) {
                 for (Resistance r : atReset) {
-                    if (pieceAt.get(r.a()) == piece) {
+                    if (pieceAt[r.a()] == piece) {
                         network.resistor(at(r.a()), at(r.b()), r.ohms());
                     }
                 }
@@ -584,25 +628,45 @@ public final class DcModel {
         }
 
         private int at(int node) {
-            return index.computeIfAbsent(node, n -> held.get(n) == null ? network.node() : network.held(held.get(n)));
+            int known = find(node);
+            if (known >= 0) {
+                return known;
+            }
+            Double volts = held.get(node);
+            int number = volts == null ? network.node() : network.held(volts);
+            if (number >= index.length) {
+                index = Arrays.copyOf(index, 2 * number);
+            }
+            index[number] = node + 1;
+            return number;
+        }
+
+        /** Number in the network; -1 where the node has no part in it. */
+        private int find(int node) {
+            for (int number = 1; number < index.length; number++) {
+                if (index[number] == node + 1) {
+                    return number;
+                }
+            }
+            return -1;
         }
 
         public double volts(int node) {
-            return held.get(node) != null ? held.get(node) : solution.volts(index.get(node));
+            return held.get(node) != null ? held.get(node) : solution.volts(find(node));
         }
 
         /** Whether anything holds the node at a level. */
         public boolean holds(int node) {
-            return held.get(node) != null || solution.ohmsAt(index.get(node)) < HELD_BELOW_OHMS;
+            return held.get(node) != null || solution.ohmsAt(find(node)) < HELD_BELOW_OHMS;
         }
 
         public double ohmsAt(int node) {
-            return held.get(node) != null ? 0 : solution.ohmsAt(index.get(node));
+            return held.get(node) != null ? 0 : solution.ohmsAt(find(node));
         }
 
         /** Resistance between the two ends of a lamp that was taken out. */
         public double ohmsAround(Lamp lamp) {
-            return solution.ohmsBetween(index.getOrDefault(lamp.a(), -1), index.getOrDefault(lamp.b(), -1));
+            return solution.ohmsBetween(find(lamp.a()), find(lamp.b()));
         }
 
         public double amperes(Lamp lamp) {

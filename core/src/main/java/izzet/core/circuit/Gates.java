@@ -96,8 +96,7 @@ public final class Gates {
         return circuit.pinsUnder(control).stream()
                 .findFirst()
                 .map(p -> "pin " + p.id())
-                .or(() ->
-                        circuit.netOf(control.from()).map(n -> "net " + n.ends().get(0)))
+                .or(() -> control.net().map(n -> "net " + n.ends().get(0)))
                 .orElseGet(() -> control.from().toString());
     }
 

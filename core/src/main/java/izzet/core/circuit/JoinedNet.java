@@ -51,7 +51,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         for (Unit unit : circuit.units()) {
             if (bus.id().equals(unit.placed().bus())) {
                 circuit.wire(unit, signal)
-                        .flatMap(w -> circuit.netOf(w.from()))
+                        .flatMap(w -> w.net())
                         .filter(n -> !n.pins().isEmpty())
                         .ifPresent(trunk::add);
             }
@@ -60,9 +60,7 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
         for (Unit unit : circuit.units()) {
             if (bus.id().equals(unit.placed().bus())) {
                 circuit.wire(unit, signal)
-                        .filter(w -> circuit.netOf(w.from())
-                                .filter(n -> n.pins().isEmpty())
-                                .isPresent())
+                        .filter(w -> w.net().filter(n -> n.pins().isEmpty()).isPresent())
                         .flatMap(w -> circuit.reach(w.from()))
                         .flatMap(r -> circuit.netOf(r.pin()))
                         .ifPresent(trunk::add);

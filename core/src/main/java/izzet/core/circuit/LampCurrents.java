@@ -60,27 +60,29 @@ public final class LampCurrents {
             boolean lit = across > lamp.data().forwardVolts();
             return new Lit(lamp, line, true, lit ? 1 : 0, lit ? 1 : 0, across, 0, null);
         }
-        Lit best = null;
+        DcModel.State brightest = null;
+        DcModel.Point point = null;
         for (DcModel.State state : states(piece)) {
-            DcModel.Point point = dc.at(piece, state.idealOutputs());
-            double amperes = point.amperes(lamp);
-            if (best == null || amperes > best.amperes()) {
-                DcModel.Point without = dc.at(piece, state.without(lamp));
-                state.without(null);
-                boolean held = without.holds(lamp.a()) && without.holds(lamp.b());
-                double open = held ? without.volts(lamp.a()) - without.volts(lamp.b()) : 0;
-                best = new Lit(
-                        lamp,
-                        line,
-                        held,
-                        amperes,
-                        dimmed(dc, piece, state, lamp, amperes),
-                        open,
-                        without.ohmsAround(lamp),
-                        outputLimit(piece, point));
+            DcModel.Point lit = dc.at(piece, state.idealOutputs());
+            if (point == null || lit.amperes(lamp) > point.amperes(lamp)) {
+                brightest = state;
+                point = lit;
             }
         }
-        return best;
+        double amperes = point.amperes(lamp);
+        DcModel.Point without = dc.at(piece, brightest.without(lamp));
+        brightest.without(null);
+        boolean held = without.holds(lamp.a()) && without.holds(lamp.b());
+        double open = held ? without.volts(lamp.a()) - without.volts(lamp.b()) : 0;
+        return new Lit(
+                lamp,
+                line,
+                held,
+                amperes,
+                dimmed(dc, piece, brightest, lamp, amperes),
+                open,
+                without.ohmsAround(lamp),
+                outputLimit(piece, point));
     }
 
     private static double dimmed(

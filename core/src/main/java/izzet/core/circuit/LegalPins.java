@@ -40,8 +40,7 @@ public final class LegalPins {
         return circuit.wires().stream()
                 .filter(helper -> helper.unit() != wire.unit() && hangsOn(wire, helper))
                 .filter(helper -> helper.role() != Role.SHIFT || !helper.connected())
-                .filter(helper ->
-                        !helper.role().instead() || circuit.netOf(helper.from()).isEmpty())
+                .filter(helper -> !helper.role().instead() || helper.net().isEmpty())
                 .toList();
     }
 

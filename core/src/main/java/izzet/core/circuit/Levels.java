@@ -99,6 +99,7 @@ public final class Levels {
     private final Map<String, Wire> unsupplied = new LinkedHashMap<>();
     private final Map<Integer, List<Wire>> listening = new HashMap<>();
     private final Map<Integer, List<Pin>> pins = new HashMap<>();
+    private final Map<Integer, List<Receiver>> receivers = new HashMap<>();
 
     Levels(Circuit circuit) {
         this.circuit = circuit;
@@ -207,12 +208,13 @@ public final class Levels {
 
     /** What resistors, contacts and dials can lift an input to while nothing drives it. */
     private void lifted(DcModel.Piece piece) {
+        if (piece.unloaded()
+                || piece.nodes().stream().allMatch(n -> receivers(n, true).isEmpty())) {
+            return;
+        }
         List<DcModel.State> states = new ArrayList<>();
         List<DcModel.Dial> dials = piece.of(DcModel.Dial.class);
         List<DcModel.Contact> contacts = piece.of(DcModel.Contact.class);
-        if (piece.unloaded()) {
-            return;
-        }
         states.add(new DcModel.State().withoutWeak());
         for (DcModel.Contact c : contacts) {
             states.add(new DcModel.State().withoutWeak().close(c, true));
@@ -259,12 +261,14 @@ public final class Levels {
     }
 
     private List<Receiver> receivers(int node, boolean boardListens) {
-        List<Receiver> found = new ArrayList<>();
-        listening.getOrDefault(node, List.of()).forEach(w -> receiver(w).ifPresent(found::add));
-        if (boardListens) {
-            pins.getOrDefault(node, List.of()).forEach(p -> found.add(receiver(p, "port")));
-        }
-        return found;
+        return receivers.computeIfAbsent(boardListens ? node : ~node, key -> {
+            List<Receiver> found = new ArrayList<>();
+            listening.getOrDefault(node, List.of()).forEach(w -> receiver(w).ifPresent(found::add));
+            if (boardListens) {
+                pins.getOrDefault(node, List.of()).forEach(p -> found.add(receiver(p, "port")));
+            }
+            return found;
+        });
     }
 
     private Receiver receiver(Pin pin, String function) {

@@ -17,7 +17,7 @@ public record Listener(Target end, String label, double low, double high) {
 
     /** Empty where nobody does, or where the line holds the board's reset. */
     public static Optional<Listener> of(Circuit circuit, Wire wire) {
-        Optional<Net> net = circuit.netOf(wire.from());
+        Optional<Net> net = wire.net();
         if (net.isEmpty()) {
             return Optional.empty();
         }

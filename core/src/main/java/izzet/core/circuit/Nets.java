@@ -8,10 +8,8 @@ import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,87 +25,115 @@ final class Nets {
 
     private final Board board;
     private final Map<Target, Wire> lines;
-    private final List<Resistor> resistors;
-    private final Comparator<Target> inOrder;
-    private final Map<Target, Net> netAt = new LinkedHashMap<>();
+
+    /** Every end has a number: lines of parts in their order, then pins and rails as wires and resistors name them. */
+    private final Map<Target, Integer> numbers = new HashMap<>();
+
+    private final List<Target> ends = new ArrayList<>();
     private final List<Net> nets = new ArrayList<>();
-    private final Map<Target, Integer> nodeAt = new LinkedHashMap<>();
-    private final List<Set<Target>> nodes = new ArrayList<>();
+    private final List<List<Target>> nodes = new ArrayList<>();
+    private final int[] nodeOf;
+    private final Optional<Net>[] netOf;
 
     /** @param connections and resistors whose ends exist */
+    @SuppressWarnings("unchecked")
     Nets(Board board, Map<Target, Wire> lines, List<Connection> connections, List<Resistor> resistors) {
         this.board = board;
         this.lines = lines;
-        this.resistors = resistors;
-        List<Target> order = List.copyOf(lines.keySet());
-        Map<Target, Integer> place = new HashMap<>();
-        order.forEach(line -> place.put(line, place.size()));
-        this.inOrder = Comparator.comparingInt((Target end) -> place.getOrDefault(end, -1))
-                .thenComparing(Target::owner)
-                .thenComparing(Target::name);
-        Groups conductors = new Groups();
-        lines.keySet().forEach(conductors::add);
+        lines.keySet().forEach(this::number);
+        int[] touched = new int[2 * (connections.size() + resistors.size())];
+        int at = 0;
         for (Connection c : connections) {
-            conductors.add(c.from());
-            conductors.add(c.to());
-            if (c.seriesOhms() == null) {
-                conductors.join(c.from(), c.to());
-            }
+            touched[at++] = number(c.from());
+            touched[at++] = number(c.to());
         }
         for (Resistor r : resistors) {
-            conductors.add(r.from());
-            conductors.add(r.to());
+            touched[at++] = number(r.from());
+            touched[at++] = number(r.to());
         }
-        for (List<Target> joined : conductors.groups()) {
-            Set<Target> ends = sorted(joined);
-            ends.forEach(end -> nodeAt.put(end, nodes.size()));
-            nodes.add(ends);
-        }
-        Groups signals = new Groups();
-        Set<Target> touched = new LinkedHashSet<>();
-        connections.forEach(c -> {
-            touched.add(c.from());
-            touched.add(c.to());
-        });
-        resistors.forEach(r -> {
-            touched.add(r.from());
-            touched.add(r.to());
-        });
-        touched.forEach(signals::add);
-        for (Connection c : connections) {
-            if (c.seriesOhms() == null || !onRail(c.from()) && !onRail(c.to())) {
-                signals.join(c.from(), c.to());
+        int[] sorted = sorted();
+        Groups conductors = new Groups(ends.size());
+        for (int i = 0; i < connections.size(); i++) {
+            if (connections.get(i).seriesOhms() == null) {
+                conductors.join(touched[2 * i], touched[2 * i + 1]);
             }
         }
-        for (List<Target> ends : signals.groups()) {
-            Net net = net(sorted(ends));
-            nets.add(net);
-            ends.forEach(end -> netAt.put(end, net));
+        nodeOf = new int[ends.size()];
+        for (int end = 0; end < nodeOf.length; end++) {
+            nodeOf[end] = conductors.group(end);
         }
+        conductors.addAll(sorted, ends, nodes);
+
+        Groups signals = new Groups(ends.size());
+        boolean[] onRail = onRail();
+        for (int i = 0; i < connections.size(); i++) {
+            int from = touched[2 * i];
+            int to = touched[2 * i + 1];
+            if (connections.get(i).seriesOhms() == null || !onRail[nodeOf[from]] && !onRail[nodeOf[to]]) {
+                signals.join(from, to);
+            }
+        }
+        for (int end : touched) {
+            signals.group(end);
+        }
+        List<List<Target>> joined = new ArrayList<>();
+        signals.addAll(sorted, ends, joined);
+        List<Set<Resistor>> bridged = new ArrayList<>();
+        joined.forEach(j -> bridged.add(resistors.isEmpty() ? Set.of() : new LinkedHashSet<>()));
+        for (int i = 2 * connections.size(); i < touched.length; i++) {
+            bridged.get(signals.group(touched[i])).add(resistors.get(i / 2 - connections.size()));
+        }
+        for (int net = 0; net < joined.size(); net++) {
+            nets.add(net(joined.get(net), bridged.get(net)));
+        }
+        netOf = new Optional[ends.size()];
+        Arrays.fill(netOf, Optional.empty());
+        for (int end : touched) {
+            netOf[end] = Optional.of(nets.get(signals.group(end)));
+        }
+    }
+
+    private int number(Target end) {
+        Integer before = numbers.putIfAbsent(end, ends.size());
+        if (before == null) {
+            ends.add(end);
+        }
+        return before == null ? ends.size() - 1 : before;
     }
 
     /** Pins and rails, then lines as the parts have them: the same from whichever ends the wires were drawn. */
-    private Set<Target> sorted(List<Target> ends) {
-        ends.sort(inOrder);
-        return new LinkedHashSet<>(ends);
+    private int[] sorted() {
+        List<Integer> others = new ArrayList<>();
+        for (int end = lines.size(); end < ends.size(); end++) {
+            others.add(end);
+        }
+        others.sort(Comparator.comparing((Integer end) -> ends.get(end).owner())
+                .thenComparing(end -> ends.get(end).name()));
+        int[] sorted = new int[ends.size()];
+        for (int i = 0; i < sorted.length; i++) {
+            sorted[i] = i < others.size() ? others.get(i) : i - others.size();
+        }
+        return sorted;
     }
 
-    /** Ends joined to groups, each told by its root. */
+    /** Ends joined to groups, each told by its root; a group gets its number when it is first asked for. */
     private static final class Groups {
-        private final Map<Target, Integer> numbers = new LinkedHashMap<>();
-        private int[] parents = new int[64];
+        private final int[] parents;
+        private final int[] numbers;
+        private int size;
 
-        void add(Target end) {
-            int number = numbers.size();
-            if (numbers.putIfAbsent(end, number) == null) {
-                parents = number < parents.length ? parents : Arrays.copyOf(parents, 2 * number);
-                parents[number] = number;
+        Groups(int ends) {
+            parents = new int[ends];
+            numbers = new int[ends];
+            for (int end = 0; end < ends; end++) {
+                parents[end] = end;
+                numbers[end] = -1;
             }
         }
 
-        void join(Target one, Target other) {
-            int a = root(numbers.get(one));
-            int b = root(numbers.get(other));
+        void join(int one, int other) {
+            int a = root(one);
+            int b = root(other);
             parents[Math.max(a, b)] = Math.min(a, b);
         }
 
@@ -120,35 +146,45 @@ final class Nets {
             return at;
         }
 
-        /** In the order in which their first ends were added. */
-        List<List<Target>> groups() {
-            List<List<Target>> byRoot = new ArrayList<>(Collections.nCopies(numbers.size(), null));
-            List<List<Target>> groups = new ArrayList<>();
-            numbers.forEach((end, number) -> {
-                int root = root(number);
-                if (byRoot.get(root) == null) {
-                    byRoot.set(root, new ArrayList<>());
-                    groups.add(byRoot.get(root));
+        /** To be asked for when all are joined. */
+        int group(int end) {
+            int root = root(end);
+            if (numbers[root] < 0) {
+                numbers[root] = size++;
+            }
+            return numbers[root];
+        }
+
+        /** Lays out the groups that have a number, the ends of each in the order given. */
+        void addAll(int[] order, List<Target> ends, List<List<Target>> groups) {
+            for (int group = 0; group < size; group++) {
+                groups.add(new ArrayList<>(4));
+            }
+            for (int end : order) {
+                int group = numbers[root(end)];
+                if (group >= 0) {
+                    groups.get(group).add(ends.get(end));
                 }
-                byRoot.get(root).add(end);
-            });
-            return groups;
+            }
         }
     }
 
-    private boolean onRail(Target end) {
-        return nodes.get(nodeAt.get(end)).stream()
-                .anyMatch(e -> e.isRail()
-                        || e.isLine()
-                                && lines.get(e) != null
-                                && lines.get(e).line().givesVolts() != null);
+    /** Of each node, whether a rail is on it. */
+    private boolean[] onRail() {
+        boolean[] rail = new boolean[nodes.size()];
+        for (int end = 0; end < nodeOf.length; end++) {
+            Target target = ends.get(end);
+            Wire line = target.isRail() ? null : lines.get(target);
+            rail[nodeOf[end]] |= target.isRail() || line != null && line.line().givesVolts() != null;
+        }
+        return rail;
     }
 
-    private Net net(Set<Target> ends) {
+    private Net net(List<Target> joined, Set<Resistor> resistors) {
         List<Pin> pins = new ArrayList<>();
         List<Rail> rails = new ArrayList<>();
         List<Wire> wires = new ArrayList<>();
-        for (Target end : ends) {
+        for (Target end : joined) {
             if (end.isPin()) {
                 board.pin(end.name()).ifPresent(pins::add);
             } else if (end.isRail()) {
@@ -158,12 +194,7 @@ final class Nets {
                 lines.get(end).source().ifPresent(rails::add);
             }
         }
-        List<Resistor> here = resistors.isEmpty()
-                ? List.of()
-                : resistors.stream()
-                        .filter(r -> ends.contains(r.from()) || ends.contains(r.to()))
-                        .toList();
-        return new Net(List.copyOf(ends), pins, rails, wires, here);
+        return new Net(joined, pins, rails, wires, List.copyOf(resistors));
     }
 
     List<Net> nets() {
@@ -172,12 +203,14 @@ final class Nets {
 
     /** Empty for an end that nothing is connected to. */
     Optional<Net> netOf(Target end) {
-        return Optional.ofNullable(netAt.get(end));
+        Integer number = numbers.get(end);
+        return number == null ? Optional.empty() : netOf[number];
     }
 
     /** Number of the node of an end; -1 for a pin or rail that the plan does not use. */
     int node(Target end) {
-        return nodeAt.getOrDefault(end, -1);
+        Integer number = numbers.get(end);
+        return number == null ? -1 : nodeOf[number];
     }
 
     int nodes() {
@@ -185,7 +218,7 @@ final class Nets {
     }
 
     /** The ends that are one conductor. */
-    Set<Target> endsAt(int node) {
+    List<Target> endsAt(int node) {
         return nodes.get(node);
     }
 }

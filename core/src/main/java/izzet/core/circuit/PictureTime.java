@@ -5,7 +5,6 @@ import izzet.core.catalog.Board;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
 import izzet.core.quantity.Quantity;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -44,13 +43,11 @@ public record PictureTime(double seconds, String formula, double hertz) {
             long pieces = (bytes + PIECE_BYTES - 1) / PIECE_BYTES;
             return Optional.of(new PictureTime(
                     FillTime.twoWire(bytes, PIECE_BYTES, hertz),
-                    words("%d pieces of %d bytes at %s", pieces, PIECE_BYTES, Quantity.hertz(hertz)),
+                    pieces + " pieces of " + PIECE_BYTES + " bytes at " + Quantity.hertz(hertz),
                     hertz));
         }
         return Optional.of(new PictureTime(
-                FillTime.serial(pixels * bits, hertz),
-                words("%d × %d × %d / %s", glass.columns(), glass.rows(), bits, Quantity.hertz(hertz)),
-                hertz));
+                FillTime.serial(pixels * bits, hertz), product(glass, bits) + " / " + Quantity.hertz(hertz), hertz));
     }
 
     private static PictureTime parallel(Board board, Part.Glass glass, Part.Interface variant) {
@@ -59,11 +56,11 @@ public record PictureTime(double seconds, String formula, double hertz) {
         int writes = (glass.bitsPerPixel() + variant.bits() - 1) / variant.bits();
         return new PictureTime(
                 FillTime.parallel((long) glass.columns() * glass.rows(), glass.bitsPerPixel(), variant.bits(), cycle),
-                words("%d × %d × %d × %s", glass.columns(), glass.rows(), writes, Quantity.seconds(cycle)),
+                product(glass, writes) + " × " + Quantity.seconds(cycle),
                 1 / cycle);
     }
 
-    private static String words(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
+    private static String product(Part.Glass glass, int times) {
+        return glass.columns() + " × " + glass.rows() + " × " + times;
     }
 }

@@ -42,7 +42,8 @@ public final class PinCurrents {
                 double gives = 0;
                 double takes = 0;
                 // Against the others high and low: an output may feed what another one sinks.
-                for (boolean others : new boolean[] {true, false}) {
+                boolean alone = piece.outputs().size() == 1;
+                for (boolean others : alone ? new boolean[] {true} : new boolean[] {true, false}) {
                     gives = Math.max(gives, flow(dc, piece, output, true, others));
                     takes = Math.max(takes, -flow(dc, piece, output, false, others));
                 }

@@ -77,7 +77,7 @@ public final class Reachable {
 
     private static String supplyRail(Circuit circuit, Unit unit) {
         return circuit.wire(unit, Role.SUPPLY)
-                .flatMap(w -> circuit.netOf(w.from()))
+                .flatMap(w -> w.net())
                 .flatMap(Net::rail)
                 .orElseGet(() -> circuit.board().rails().stream()
                         .filter(r -> r.volts() == circuit.board().logicVolts())

@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.First;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Target;
@@ -33,11 +34,11 @@ final class Shifters {
     }
 
     private List<Pin> findPinsUnder(Wire wire) {
-        List<Pin> direct = circuit.netOf(wire.from()).map(Net::pins).orElse(List.of());
+        List<Pin> direct = wire.net().map(Net::pins).orElse(List.of());
         boolean behind = direct.isEmpty()
-                && circuit.netOf(wire.from()).stream()
-                        .flatMap(n -> n.wires().stream())
-                        .anyMatch(w -> w.role() == Role.SHIFT);
+                && wire.net()
+                        .filter(n -> First.any(n.wires(), w -> w.role() == Role.SHIFT))
+                        .isPresent();
         return behind
                 ? circuit.board().signalPins().stream()
                         .filter(p -> linesOn(p).contains(wire))
@@ -71,9 +72,9 @@ final class Shifters {
 
     static Optional<Target> otherSide(Wire wire) {
         String id = wire.line().id();
-        return wire.unit().part().shifts().stream()
-                .filter(s -> s.low().equals(id) || s.high().equals(id))
-                .map(s -> Target.line(wire.unit().id(), s.low().equals(id) ? s.high() : s.low()))
-                .findFirst();
+        return First.of(
+                        wire.unit().part().shifts(),
+                        s -> s.low().equals(id) || s.high().equals(id))
+                .map(s -> Target.line(wire.unit().id(), s.low().equals(id) ? s.high() : s.low()));
     }
 }

@@ -4,15 +4,20 @@ import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** What each rail feeds and carries; a regulator's load is its input's load, too. Built once for a circuit; immutable. */
 public final class Supplies {
 
     private final Circuit circuit;
     private final List<LampCurrents.Lit> lamps;
+    private final Map<String, List<Unit>> fed = new ConcurrentHashMap<>();
+    private final Map<String, List<Draw>> drawn = new ConcurrentHashMap<>();
 
     Supplies(Circuit circuit) {
         this.circuit = circuit;
@@ -21,11 +26,14 @@ public final class Supplies {
 
     /** Parts whose supply hangs on the rail, each once. */
     public List<Unit> fedBy(Rail rail) {
-        List<Unit> fed = new ArrayList<>();
+        return fed.computeIfAbsent(rail.id(), id -> findFedBy(rail));
+    }
+
+    private List<Unit> findFedBy(Rail rail) {
+        Set<Unit> fed = new LinkedHashSet<>();
         for (Wire wire : circuit.wires()) {
             boolean here = wire.role() == Role.SUPPLY
                     && wire.unit().part().supply() != null
-                    && !fed.contains(wire.unit())
                     && circuit.rail(wire.from())
                             .filter(r -> r.id().equals(rail.id()))
                             .isPresent();
@@ -33,7 +41,7 @@ public final class Supplies {
                 fed.add(wire.unit());
             }
         }
-        return fed;
+        return List.copyOf(fed);
     }
 
     /** What the parts on a rail draw, and those behind their own outputs. */
@@ -61,6 +69,10 @@ public final class Supplies {
 
     /** What hangs on a rail by its supply, and lamps on the rail itself, in the order of the plan. */
     public List<Draw> draws(Rail rail) {
+        return drawn.computeIfAbsent(rail.id(), id -> findDraws(rail));
+    }
+
+    private List<Draw> findDraws(Rail rail) {
         List<Draw> draws = new ArrayList<>();
         for (Unit unit : fedBy(rail)) {
             Double typical = unit.part().supply().typicalMilliamps();
@@ -71,7 +83,7 @@ public final class Supplies {
             draws.add(new Draw(unit, false, typical == null ? 0 : typical, most == null ? 0 : most, behind));
         }
         draws.addAll(lampsOn(rail));
-        return draws;
+        return List.copyOf(draws);
     }
 
     private double load(Rail rail, boolean most, Set<String> seen) {

@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
@@ -18,19 +19,31 @@ public final class Wire {
     private final Connection connection;
     private final Target from;
     private final Double gives;
+    private final Optional<Rail> source;
 
-    /** @param connection null while the line is not connected */
-    public Wire(Unit unit, PartLine line, Connection connection) {
-        this(unit, line, connection, line.givesVolts());
-    }
+    /** Set once, by the circuit that it belongs to. */
+    private Optional<Net> net = Optional.empty();
 
-    /** @param gives of a supply output: its voltage now, as of cells that are fresh; null for other lines */
+    /**
+     * @param connection null while the line is not connected
+     * @param gives of a supply output: its voltage now, as of cells that are fresh; null for other lines
+     */
     Wire(Unit unit, PartLine line, Connection connection, Double gives) {
         this.unit = unit;
         this.line = line;
         this.connection = connection;
         this.from = Target.line(unit.id(), line.id());
         this.gives = gives;
+        this.source = Optional.ofNullable(gives).map(this::railOf);
+    }
+
+    void in(Optional<Net> found) {
+        net = found;
+    }
+
+    /** The net that it is in; empty while nothing is connected to it. */
+    public Optional<Net> net() {
+        return net;
     }
 
     /** The same line with a wire. */
@@ -104,20 +117,21 @@ public final class Wire {
 
     /** A supply output is a rail for those that hang on it. */
     public Optional<Rail> source() {
-        return gives == null
-                ? Optional.empty()
-                : Optional.of(new Rail(
-                        from().toString(),
-                        label(),
-                        gives,
-                        "out",
-                        Boolean.TRUE.equals(line.blocksBack()) ? "diode" : null,
-                        null,
-                        null,
-                        line.givesMilliamps(),
-                        unit.part().supply() == null
-                                ? null
-                                : unit.part().source(unit.part().supply().source())));
+        return source;
+    }
+
+    private Rail railOf(double volts) {
+        Part part = unit.part();
+        return new Rail(
+                from().toString(),
+                label(),
+                volts,
+                "out",
+                Boolean.TRUE.equals(line.blocksBack()) ? "diode" : null,
+                null,
+                null,
+                line.givesMilliamps(),
+                part.supply() == null ? null : part.source(part.supply().source()));
     }
 
     /** The name a controller gives to the signal of a bus line. */

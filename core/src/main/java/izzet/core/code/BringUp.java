@@ -60,7 +60,10 @@ public record BringUp(
                         .ifPresent(bus -> program.add(new Op.SerialBegin(
                                 bus,
                                 spi.modes().stream().min(Integer::compare).orElse(0),
-                                Math.min(bus.hertz(), spi.maxWriteHz()))));
+                                Math.min(
+                                        circuit.clockOf(
+                                                unit, circuit.busOf(unit).orElseThrow()),
+                                        spi.maxWriteHz()))));
             }
             start.get().add(unit, program);
             sources.add(start.get().source());
@@ -87,6 +90,9 @@ public record BringUp(
             String comment = Names.comment(unit.name());
             circuit.addressOf(unit)
                     .ifPresent(a -> all.add(new Constant(own + "_ADDRESS", Hex.of(a), null, comment + ", 7 bits")));
+            if (unit.placed().clockHz() != null && unit.variant().bus() == BusKind.SPI) {
+                all.add(number(own + "_KHZ", unit.placed().clockHz() / 1000, comment + ", clock of its own in kHz"));
+            }
             Part.Glass glass = unit.part().glass();
             if (glass != null) {
                 all.add(number(own + "_COLUMNS", glass.columns(), comment));

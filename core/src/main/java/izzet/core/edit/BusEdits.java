@@ -1,12 +1,14 @@
 package izzet.core.edit;
 
 import izzet.core.assign.Proposal;
+import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Cable;
+import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
@@ -42,6 +44,23 @@ public final class BusEdits {
     public static PlanEdit clock(Plan plan, String id, int hertz) {
         Bus old = bus(plan, id);
         return new PlanEdit.PutBus(new Bus(old.id(), old.kind(), old.name(), old.controller(), hertz));
+    }
+
+    /**
+     * The clock of the transfers of one part on a serial bus; taken back where it is that of the bus.
+     *
+     * @param hertz null for the clock of its bus
+     * @throws PlanEdit.EditRefused when the plan has no such part, or the part is on no serial bus
+     */
+    public static PlanEdit ownClock(Plan plan, String partId, Integer hertz) {
+        PlacedPart part =
+                plan.part(partId).orElseThrow(() -> new PlanEdit.EditRefused("The plan has no part '" + partId + "'."));
+        Bus bus = plan.bus(part.bus() == null ? "" : part.bus())
+                .filter(b -> b.kind() == BusKind.SPI)
+                .orElseThrow(() -> new PlanEdit.EditRefused(part.name()
+                        + " is on no serial bus: a program sets a clock for one part alone on a serial bus only."));
+        boolean same = hertz != null && hertz == bus.clockHz();
+        return new PlanEdit.SetPartClock(partId, same ? null : hertz);
     }
 
     /** Another clock and other wires at once. */

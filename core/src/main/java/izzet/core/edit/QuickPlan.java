@@ -70,7 +70,7 @@ public final class QuickPlan {
         Circuit circuit = new Circuit(plan, catalog);
         return circuit.wires().stream()
                 .filter(w -> w.line().required() && !w.connected())
-                .filter(w -> circuit.netOf(w.from()).isEmpty())
+                .filter(w -> w.net().isEmpty())
                 .count();
     }
 

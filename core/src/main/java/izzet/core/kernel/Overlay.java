@@ -309,7 +309,7 @@ public final class Overlay {
                 compatible(node.get(), unit);
                 line("reg = <" + number.get(unit) + ">;");
                 line("spi-max-frequency = <"
-                        + Math.min(bus.clockHz(), unit.part().spi().maxWriteHz()) + ">;");
+                        + Math.min(circuit.clockOf(unit, bus), unit.part().spi().maxWriteHz()) + ">;");
                 mode(unit);
                 properties(node.get(), unit);
                 close();

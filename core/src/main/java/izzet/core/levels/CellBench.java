@@ -26,7 +26,7 @@ public record CellBench(Wire source, double milliamps, List<Stop> stops) {
         return circuit.wires().stream()
                 .filter(w -> w.role() == Role.SOURCE
                         && w.line().milliampHours() != null
-                        && circuit.netOf(w.from()).isPresent())
+                        && w.net().isPresent())
                 .map(w -> of(circuit, w))
                 .toList();
     }

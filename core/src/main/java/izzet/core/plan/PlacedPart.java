@@ -17,6 +17,7 @@ import java.util.TreeMap;
  * @param straps setting by strap; a strap not named is as delivered
  * @param bus id of the plan's bus it is on; null for parts on none
  * @param address the address the program uses, where the user wrote it down; null otherwise
+ * @param clockHz of the transfers of this part alone, on a serial bus; null for that of its bus
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record PlacedPart(
@@ -27,14 +28,28 @@ public record PlacedPart(
         @JsonProperty("interface") String interfaceId,
         Map<String, String> straps,
         String bus,
-        Integer address) {
+        Integer address,
+        Integer clockHz) {
+
+    /** At the clock of its bus. */
+    public PlacedPart(
+            String id,
+            String part,
+            int partVersion,
+            String name,
+            String interfaceId,
+            Map<String, String> straps,
+            String bus,
+            Integer address) {
+        this(id, part, partVersion, name, interfaceId, straps, bus, address, null);
+    }
 
     public PlacedPart {
         straps = straps == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(straps));
     }
 
     public PlacedPart withName(String newName) {
-        return new PlacedPart(id, part, partVersion, newName, interfaceId, straps, bus, address);
+        return new PlacedPart(id, part, partVersion, newName, interfaceId, straps, bus, address, clockHz);
     }
 
     public PlacedPart withPart(String newPart, int newVersion, String newInterface, Map<String, String> newStraps) {
@@ -42,21 +57,26 @@ public record PlacedPart(
     }
 
     public PlacedPart withInterface(String newInterface) {
-        return new PlacedPart(id, part, partVersion, name, newInterface, straps, bus, address);
+        return new PlacedPart(id, part, partVersion, name, newInterface, straps, bus, address, clockHz);
     }
 
     public PlacedPart withStrap(String strap, String setting) {
         Map<String, String> changed = new TreeMap<>(straps);
         changed.put(strap, setting);
-        return new PlacedPart(id, part, partVersion, name, interfaceId, changed, bus, address);
+        return new PlacedPart(id, part, partVersion, name, interfaceId, changed, bus, address, clockHz);
     }
 
     public PlacedPart withBus(String newBus) {
-        return new PlacedPart(id, part, partVersion, name, interfaceId, straps, newBus, address);
+        return new PlacedPart(id, part, partVersion, name, interfaceId, straps, newBus, address, clockHz);
+    }
+
+    /** @param hertz null for the clock of its bus */
+    public PlacedPart withClock(Integer hertz) {
+        return new PlacedPart(id, part, partVersion, name, interfaceId, straps, bus, address, hertz);
     }
 
     /** @param newAddress null to forget it */
     public PlacedPart withAddress(Integer newAddress) {
-        return new PlacedPart(id, part, partVersion, name, interfaceId, straps, bus, newAddress);
+        return new PlacedPart(id, part, partVersion, name, interfaceId, straps, bus, newAddress, clockHz);
     }
 }

@@ -3,6 +3,7 @@ package izzet.core.plan;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
+import izzet.core.catalog.First;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -83,15 +84,15 @@ public record Plan(
     }
 
     public Optional<PlacedPart> part(String id) {
-        return parts.stream().filter(p -> p.id().equals(id)).findFirst();
+        return First.of(parts, p -> p.id().equals(id));
     }
 
     public Optional<Bus> bus(String id) {
-        return buses.stream().filter(b -> b.id().equals(id)).findFirst();
+        return First.of(buses, b -> b.id().equals(id));
     }
 
     public Optional<Connection> connection(Target from) {
-        return connections.stream().filter(c -> c.from().equals(from)).findFirst();
+        return First.of(connections, c -> c.from().equals(from));
     }
 
     /** The same with something changed; the one place that names every field. */

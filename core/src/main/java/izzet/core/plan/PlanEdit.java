@@ -1,5 +1,6 @@
 package izzet.core.plan;
 
+import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -207,6 +208,21 @@ public interface PlanEdit {
         @Override
         public String describe(Plan before) {
             return "noted the program's address of " + nameOf(before, partId);
+        }
+    }
+
+    /** @param hertz of the transfers of this part alone; null for the clock of its bus */
+    record SetPartClock(String partId, Integer hertz) implements PlanEdit {
+        @Override
+        public Plan apply(Plan plan) {
+            return change(plan, partId, p -> p.withClock(hertz));
+        }
+
+        @Override
+        public String describe(Plan before) {
+            return hertz == null
+                    ? "spoke to " + nameOf(before, partId) + " at the clock of its bus"
+                    : "spoke to " + nameOf(before, partId) + " at " + Quantity.hertz(hertz);
         }
     }
 

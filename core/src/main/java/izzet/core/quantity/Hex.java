@@ -10,7 +10,8 @@ public final class Hex {
 
     /** Two digits at least, upper case, with {@code 0x}. */
     public static String of(int value) {
-        return String.format(Locale.ROOT, "0x%02X", value);
+        String digits = Integer.toHexString(value).toUpperCase(Locale.ROOT);
+        return digits.length() < 2 ? "0x0" + digits : "0x" + digits;
     }
 
     /** Reads {@code 0x3C}, {@code 3Ch} or decimal {@code 60}; empty when the text is none of them or above 0xFFFF. */

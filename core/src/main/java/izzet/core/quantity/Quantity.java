@@ -19,6 +19,8 @@ public record Quantity(double value, Unit unit) implements Comparable<Quantity> 
 
     private static final String[] PREFIXES = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int PLAIN = 4;
+    private static final int DIGITS = 4;
+    private static final long LEAST = 1000;
     private static final Map<String, Double> FACTORS = Map.ofEntries(
             Map.entry("p", 1e-12),
             Map.entry("n", 1e-9),
@@ -145,8 +147,19 @@ public record Quantity(double value, Unit unit) implements Comparable<Quantity> 
         return String.format(Locale.ROOT, "%d m%s", Math.round(value * 1000), unit.symbol());
     }
 
+    /** Arithmetic of whole numbers where it cannot be wrong, the exact value where it nearly lies between two. */
     private static BigDecimal rounded(double value) {
-        return new BigDecimal(value).round(new MathContext(4, RoundingMode.HALF_UP));
+        double size = Math.abs(value);
+        if (size > 1e-15 && size < 1e15) {
+            int scale = DIGITS - 1 - (int) Math.floor(Math.log10(size));
+            double digits = scale < 0 ? value / Math.pow(10, -scale) : value * Math.pow(10, scale);
+            long whole = (long) Math.floor(digits);
+            double over = digits - whole;
+            if (Math.abs(over - 0.5) > 1e-6 && Math.abs(whole) >= LEAST && Math.abs(whole) < 10 * LEAST - 1) {
+                return BigDecimal.valueOf(over > 0.5 ? whole + 1 : whole, scale);
+            }
+        }
+        return new BigDecimal(value).round(new MathContext(DIGITS, RoundingMode.HALF_UP));
     }
 
     private static String plain(BigDecimal value) {

@@ -67,7 +67,7 @@ public record CaptureCard(
                 lines(circuit, unit, units.size() > 1 && bus.kind() != BusKind.I2C, lines);
             }
             if (!lines.isEmpty()) {
-                cards.add(card(circuit, bus.name(), bus.kind(), bus.clockHz(), units, lines, instrument));
+                cards.add(card(circuit, bus.name(), bus.kind(), circuit.fastestOn(bus), units, lines, instrument));
             }
         }
         for (Unit unit : circuit.units()) {

@@ -279,7 +279,7 @@ public record MeterCheck(
         }
         for (Wire wire : circuit.wires()) {
             wire.source()
-                    .filter(r -> circuit.netOf(wire.from()).isPresent())
+                    .filter(r -> wire.net().isPresent())
                     .ifPresent(r -> checks.add(new MeterCheck(
                             "rail:" + wire.from(),
                             When.AFTER,

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -23,6 +26,24 @@ class QuantityTest {
     @ValueSource(strings = {"", "k7", "4k7k", "4.7k7", "ten", "5 V", "1e99", "--3"})
     void refusesWhatIsNoResistance(String text) {
         assertThat(Quantity.parse(text, Unit.OHM)).isEmpty();
+    }
+
+    /** Against the exact arithmetic, also at values next to half a digit. */
+    @Test
+    void roundsAsExactArithmeticDoes() {
+        Random random = new Random(11);
+        for (int i = 0; i < 20_000; i++) {
+            double value = Math.pow(10, random.nextDouble() * 24 - 12) * (random.nextBoolean() ? 1 : -1);
+            if (i % 2 == 0) {
+                int digits = 1000 + random.nextInt(9000);
+                value = (digits + 0.5 + (random.nextInt(3) - 1) * 1e-9) * Math.pow(10, random.nextInt(16) - 8);
+            }
+            String exact = new BigDecimal(value)
+                    .round(new MathContext(4, RoundingMode.HALF_UP))
+                    .stripTrailingZeros()
+                    .toPlainString();
+            assertThat(Quantity.count(value)).as("%s", value).hasToString(exact);
+        }
     }
 
     @ParameterizedTest

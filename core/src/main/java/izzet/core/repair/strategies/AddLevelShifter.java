@@ -46,7 +46,7 @@ public final class AddLevelShifter implements RepairStrategy {
                 .filter(p -> p.kind().equals("pin"))
                 .flatMap(p -> circuit.netOf(Target.pin(p.id())).stream())
                 .forEach(nets::add);
-        Spots.wires(circuit, finding).forEach(w -> circuit.netOf(w.from()).ifPresent(nets::add));
+        Spots.wires(circuit, finding).forEach(w -> w.net().ifPresent(nets::add));
         Optional<Bus> bus = circuit.joinedNets().stream()
                 .filter(j -> j.sides().get(0).stream().anyMatch(nets::contains))
                 .map(JoinedNet::bus)
@@ -64,8 +64,7 @@ public final class AddLevelShifter implements RepairStrategy {
         double board = circuit.board().logicVolts();
         Map<Boolean, List<Wire>> byLevel = circuit.wires().stream()
                 .filter(w -> w.role().i2c() && bus.id().equals(w.unit().placed().bus()))
-                .filter(w ->
-                        circuit.netOf(w.from()).filter(n -> !n.pins().isEmpty()).isPresent())
+                .filter(w -> w.net().filter(n -> !n.pins().isEmpty()).isPresent())
                 .collect(java.util.stream.Collectors.partitioningBy(w -> level(circuit, w) == board));
         List<Wire> foreign = byLevel.get(false);
         Optional<Pin> sda = pin(circuit, foreign, Role.I2C_SDA);

@@ -30,7 +30,7 @@ public final class ConnectAsProposed implements RepairStrategy {
         Set<Unit> units = new LinkedHashSet<>(Spots.units(circuit, finding));
         for (Wire wire : Spots.wires(circuit, finding)) {
             // Open may be the helper's other side, towards the board.
-            circuit.netOf(wire.from()).stream()
+            wire.net().stream()
                     .flatMap(n -> n.wires().stream())
                     .filter(w -> w.role().downstream())
                     .forEach(w -> units.add(w.unit()));

@@ -54,7 +54,7 @@ public final class GiveAPin implements RepairStrategy {
 
     /** Of shifters that the line hangs on, the sides towards the board that lead nowhere. */
     private static List<Wire> nearSides(Circuit circuit, Wire wire) {
-        return circuit.netOf(wire.from()).stream()
+        return wire.net().stream()
                 .flatMap(n -> n.wires().stream())
                 .filter(w -> w.role() == Role.SHIFT)
                 .flatMap(w -> w.unit().part().shifts().stream()
@@ -62,7 +62,7 @@ public final class GiveAPin implements RepairStrategy {
                                 || s.high().equals(w.line().id()))
                         .map(s -> s.low().equals(w.line().id()) ? s.high() : s.low())
                         .flatMap(other -> circuit.wire(Target.line(w.unit().id(), other)).stream()))
-                .filter(w -> circuit.netOf(w.from()).isEmpty())
+                .filter(w -> w.net().isEmpty())
                 .toList();
     }
 

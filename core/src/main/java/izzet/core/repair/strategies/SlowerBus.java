@@ -15,7 +15,7 @@ import java.util.stream.Stream;
 /** Runs a bus at a slower usual clock, or a pixel bus at the clock of its panel. */
 public final class SlowerBus implements RepairStrategy {
 
-    private static final List<Integer> CLOCKS =
+    static final List<Integer> CLOCKS =
             List.of(40_000_000, 20_000_000, 10_000_000, 4_000_000, 2_000_000, 1_000_000, 400_000, 100_000, 50_000);
 
     private static final int PICTURES = 60;

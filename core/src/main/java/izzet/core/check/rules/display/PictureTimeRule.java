@@ -44,8 +44,8 @@ public final class PictureTimeRule implements Rule {
             if (bus == null && unit.variant().bus() != null) {
                 continue;
             }
-            Optional<PictureTime> time =
-                    PictureTime.of(circuit.board(), unit.part(), unit.variant(), bus == null ? 1 : bus.clockHz());
+            Optional<PictureTime> time = PictureTime.of(
+                    circuit.board(), unit.part(), unit.variant(), bus == null ? 1 : circuit.clockOf(unit, bus));
             time.ifPresent(t -> {
                 findings.compared(this, Quantity.seconds(LONGEST - t.seconds()), unit.name());
                 if (t.seconds() > LONGEST) {

@@ -41,6 +41,7 @@ public final class BusSpeedRule implements Rule {
                 ClockLimit.report(
                         findings.of(this, Severity.FIX, ClockLimit.WORDING),
                         bus,
+                        bus.clockHz(),
                         Place.of(unit),
                         unit.name(),
                         limit,

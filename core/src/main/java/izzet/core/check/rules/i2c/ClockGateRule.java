@@ -85,7 +85,7 @@ public final class ClockGateRule implements Rule {
 
     /** Parts on an output, by their lines. */
     private static List<Wire> behind(Circuit circuit, Wire line) {
-        return circuit.netOf(line.from()).map(Net::wires).orElse(List.of()).stream()
+        return line.net().map(Net::wires).orElse(List.of()).stream()
                 .filter(w -> !w.unit().id().equals(line.unit().id()))
                 .toList();
     }
@@ -93,8 +93,8 @@ public final class ClockGateRule implements Rule {
     /** An output of the chip that is none of the gated clocks, with a part's clock on it. */
     private void inverted(Circuit circuit, Findings findings, Unit unit, Part.ClockGate gate) {
         for (Wire wire : circuit.wiresOf(unit)) {
-            boolean clock = circuit.netOf(wire.from()).map(Net::wires).orElse(List.of()).stream()
-                    .anyMatch(w -> w.role() == Role.I2C_SCL);
+            boolean clock =
+                    wire.net().map(Net::wires).orElse(List.of()).stream().anyMatch(w -> w.role() == Role.I2C_SCL);
             if (gate.inverted().contains(wire.line().id()) && clock) {
                 findings.of(this, Severity.STOP, "{line} carries the clock upside down: use {outputs}.")
                         .aspect("inverted")
@@ -165,7 +165,7 @@ public final class ClockGateRule implements Rule {
             return;
         }
         findings.looked(this);
-        boolean gated = circuit.wire(unit, Role.I2C_SCL).flatMap(w -> circuit.netOf(w.from())).stream()
+        boolean gated = circuit.wire(unit, Role.I2C_SCL).flatMap(w -> w.net()).stream()
                 .flatMap(n -> n.wires().stream())
                 .anyMatch(w -> w.role() == Role.GATE_OUTPUT);
         if (gated) {

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.i2c;
 
+import izzet.core.catalog.First;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -7,9 +8,11 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Net;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
+import izzet.core.circuit.Wire;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -159,8 +162,12 @@ public final class SegmentClashRule implements Rule {
     }
 
     private static Optional<String> channel(Circuit circuit, Unit unit, Role role) {
-        return circuit.wire(unit, role).flatMap(w -> circuit.netOf(w.from())).stream()
-                .flatMap(n -> n.wires().stream())
+        List<Wire> wires =
+                circuit.wire(unit, role).flatMap(w -> w.net()).map(Net::wires).orElse(List.of());
+        if (!First.any(wires, w -> w.unit().part().busSwitch() != null)) {
+            return Optional.empty();
+        }
+        return wires.stream()
                 .filter(w -> w.unit().part().busSwitch() != null)
                 .map(circuit::upstream)
                 .flatMap(Optional::stream)

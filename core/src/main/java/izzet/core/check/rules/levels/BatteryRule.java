@@ -40,7 +40,7 @@ public final class BatteryRule implements Rule {
             PartLine line = source.line();
             if (source.role() != Role.SOURCE
                     || line.emptyVolts() == null
-                    || circuit.netOf(source.from()).isEmpty()) {
+                    || source.net().isEmpty()) {
                 continue;
             }
             findings.looked(this);

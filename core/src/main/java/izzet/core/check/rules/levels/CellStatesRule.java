@@ -46,7 +46,7 @@ public final class CellStatesRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Wire source : circuit.wires()) {
             PartLine line = source.line();
-            if (source.role() != Role.SOURCE || circuit.netOf(source.from()).isEmpty()) {
+            if (source.role() != Role.SOURCE || source.net().isEmpty()) {
                 continue;
             }
             if (line.fullVolts() != null) {

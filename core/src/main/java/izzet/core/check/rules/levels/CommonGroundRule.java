@@ -39,13 +39,12 @@ public final class CommonGroundRule implements Rule {
         DcModel dc = circuit.dc();
         for (Unit unit : circuit.units()) {
             boolean gives = circuit.wiresOf(unit).stream()
-                    .anyMatch(w ->
-                            w.role() == Role.SOURCE && circuit.netOf(w.from()).isPresent());
+                    .anyMatch(w -> w.role() == Role.SOURCE && w.net().isPresent());
             for (Wire wire : circuit.wiresOf(unit)) {
                 if (wire.role() != Role.GROUND) {
                     continue;
                 }
-                Optional<Net> net = circuit.netOf(wire.from());
+                Optional<Net> net = wire.net();
                 if (net.isEmpty() && !gives) {
                     continue;
                 }

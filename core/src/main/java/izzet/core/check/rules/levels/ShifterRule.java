@@ -98,7 +98,8 @@ public final class ShifterRule implements Rule {
         }
         double rise = TO_HIGH * ohms.get() * FARADS;
         double most = 1 / (2 * rise);
-        if (bus.clockHz() > most) {
+        int clock = circuit.clockOf(wire.unit(), bus);
+        if (clock > most) {
             findings.of(
                             this,
                             Severity.FIX,
@@ -113,10 +114,10 @@ public final class ShifterRule implements Rule {
                                     + near.unit().name())
                     .word("limit", Quantity.hertz(most))
                     .word("bus", bus.name())
-                    .word("clock", Quantity.hertz(bus.clockHz()))
+                    .word("clock", Quantity.hertz(clock))
                     .figure("capacitance", Quantity.farads(FARADS), "common practice: a short wire and an input")
                     .figure("until 0.7 of the supply", Quantity.seconds(rise))
-                    .figure("half a clock", Quantity.seconds(0.5 / bus.clockHz()))
+                    .figure("half a clock", Quantity.seconds(0.5 / clock))
                     .formula("-ln(1 - 0.7) R C ≤ half a clock")
                     .remedy("Run the bus slower, or use a one-way buffer for lines from the board.")
                     .add();

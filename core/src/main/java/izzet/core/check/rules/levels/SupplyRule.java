@@ -40,16 +40,13 @@ public final class SupplyRule implements Rule {
             if (wire.role() == Role.SUPPLY) {
                 circuit.rail(wire.from()).ifPresent(rail -> check(circuit, findings, wire, rail));
             } else if (wire.role() == Role.GROUND) {
-                circuit.netOf(wire.from())
-                        .flatMap(Net::rail)
-                        .filter(rail -> !rail.ground())
-                        .ifPresent(rail -> findings.of(
-                                        this, Severity.STOP, "{line} is the part's ground, and it hangs on {rail}.")
-                                .at(Place.of(wire))
-                                .word("line", wire.label())
-                                .word("rail", rail.label())
-                                .remedy("Connect it to ground.")
-                                .add());
+                wire.net().flatMap(Net::rail).filter(rail -> !rail.ground()).ifPresent(rail -> findings.of(
+                                this, Severity.STOP, "{line} is the part's ground, and it hangs on {rail}.")
+                        .at(Place.of(wire))
+                        .word("line", wire.label())
+                        .word("rail", rail.label())
+                        .remedy("Connect it to ground.")
+                        .add());
             }
         }
     }

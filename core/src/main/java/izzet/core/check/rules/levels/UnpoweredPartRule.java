@@ -34,7 +34,7 @@ public final class UnpoweredPartRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         Supplies supplies = circuit.supplies();
         for (Wire wire : circuit.wires()) {
-            if (wire.role() != Role.SUPPLY || circuit.netOf(wire.from()).isEmpty()) {
+            if (wire.role() != Role.SUPPLY || wire.net().isEmpty()) {
                 continue;
             }
             findings.looked(this);

@@ -52,6 +52,7 @@ public final class PixelClockRule implements Rule {
                 ClockLimit.report(
                         findings.of(this, Severity.FIX, ClockLimit.WORDING).aspect("panel"),
                         bus,
+                        bus.clockHz(),
                         Place.of(unit),
                         unit.name(),
                         panel.maxHz(),
@@ -64,6 +65,7 @@ public final class PixelClockRule implements Rule {
                 ClockLimit.report(
                         findings.of(this, Severity.STOP, ClockLimit.WORDING).aspect("board"),
                         bus,
+                        bus.clockHz(),
                         Place.of(unit),
                         "the board's " + controller.name(),
                         controller.maxHz(),

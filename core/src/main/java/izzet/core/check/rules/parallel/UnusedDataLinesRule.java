@@ -77,8 +77,7 @@ public final class UnusedDataLinesRule implements Rule {
         DcModel dc = circuit.dc();
         int node = dc.node(wire.from());
         Optional<Double> held = dc.held(node);
-        if (held.isPresent()
-                || circuit.netOf(wire.from()).filter(n -> n.pins().isEmpty()).isEmpty()) {
+        if (held.isPresent() || wire.net().filter(n -> n.pins().isEmpty()).isEmpty()) {
             return held;
         }
         return dc.pieceAt(node)

@@ -45,8 +45,7 @@ public final class ButtonPullRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
-            if (!concerns(wire) && !otherEnd(circuit, wire)
-                    || circuit.netOf(wire.from()).isEmpty()) {
+            if (!concerns(wire) && !otherEnd(circuit, wire) || wire.net().isEmpty()) {
                 continue;
             }
             Optional<Listener> listener = Listener.of(circuit, wire);

@@ -34,7 +34,7 @@ public final class FloatingInputRule implements Rule {
 
     /** By a supply, a resistor, an output, a pin of the board, or another part that may drive it. */
     private static boolean held(Circuit circuit, Wire wire) {
-        Net net = circuit.netOf(wire.from()).orElse(null);
+        Net net = wire.net().orElse(null);
         if (net == null) {
             return false;
         }

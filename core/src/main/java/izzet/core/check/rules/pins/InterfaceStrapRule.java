@@ -64,7 +64,7 @@ public final class InterfaceStrapRule implements Rule {
             Rest rest = wire.rest();
             boolean strap =
                     rest != null && wire.role() == Role.CONTROL && wire.line().floats() || wire.role() == Role.RESET;
-            Net net = strap ? circuit.netOf(wire.from()).orElse(null) : null;
+            Net net = strap ? wire.net().orElse(null) : null;
             if (net != null && !net.rails().isEmpty()) {
                 findings.looked(this);
                 boolean ground = net.grounded();

@@ -13,6 +13,7 @@ import izzet.core.circuit.Wire;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,14 +53,14 @@ public final class PinCountRule implements Rule {
     private static List<Wire> open(Circuit circuit) {
         Set<String> shared = new HashSet<>();
         circuit.wires().stream()
-                .filter(w -> w.role().bus() && circuit.netOf(w.from()).isPresent())
+                .filter(w -> w.role().bus() && w.net().isPresent())
                 .forEach(w -> shared.add(key(w)));
         List<Wire> open = new ArrayList<>();
         for (Wire wire : circuit.wires()) {
             boolean wants = wire.line().required()
                     && wire.rest() == null
                     && LegalPins.wantsPin(wire)
-                    && circuit.netOf(wire.from()).isEmpty();
+                    && wire.net().isEmpty();
             if (wants && (!wire.role().bus() || shared.add(key(wire)))) {
                 open.add(wire);
             }
@@ -92,12 +93,13 @@ public final class PinCountRule implements Rule {
 
     private static Map<String, Object> givenBack(Circuit circuit) {
         Map<String, Object> back = new LinkedHashMap<>();
+        Map<Part.Interface, Long> counted = new IdentityHashMap<>();
         long slow = 0;
         for (Unit unit : circuit.units()) {
             Part part = unit.part();
-            long now = lines(part, unit.variant());
+            long now = counted.computeIfAbsent(unit.variant(), i -> lines(part, i));
             for (Part.Interface other : part.interfaces()) {
-                long fewer = now - lines(part, other);
+                long fewer = now - counted.computeIfAbsent(other, i -> lines(part, i));
                 if (fewer > 0) {
                     back.put(unit.name() + ", " + other.name() + ", gives back", fewer);
                 }

@@ -41,7 +41,7 @@ public final class PinFunctionRule implements Rule {
                 continue;
             }
             crossed(circuit, findings, wire);
-            for (Pin pin : circuit.netOf(wire.from()).map(n -> n.pins()).orElse(java.util.List.of())) {
+            for (Pin pin : wire.net().map(n -> n.pins()).orElse(java.util.List.of())) {
                 findings.looked(this);
                 if (!LegalPins.hasFunction(circuit, wire, pin)) {
                     String able =
@@ -65,7 +65,7 @@ public final class PinFunctionRule implements Rule {
             return;
         }
         boolean data = wire.role() == Role.I2C_SDA;
-        circuit.netOf(wire.from()).stream()
+        wire.net().stream()
                 .flatMap(n -> n.wires().stream())
                 .filter(w -> data
                         ? w.role() == Role.CHANNEL_SCL || w.role() == Role.GATE_OUTPUT

@@ -49,8 +49,8 @@ public final class SharedPinRule implements Rule {
             }
         }
         for (Wire port : circuit.wires()) {
-            if (port.role().instead() && circuit.netOf(port.from()).isPresent()) {
-                List<Wire> clashing = clashing(circuit.netOf(port.from()).orElseThrow().wires().stream()
+            if (port.role().instead() && port.net().isPresent()) {
+                List<Wire> clashing = clashing(port.net().orElseThrow().wires().stream()
                         .filter(w -> w != port)
                         .toList());
                 if (!clashing.isEmpty()) {

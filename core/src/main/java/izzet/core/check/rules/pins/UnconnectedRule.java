@@ -38,7 +38,7 @@ public final class UnconnectedRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
             List<Wire> open = circuit.wiresOf(unit).stream()
-                    .filter(w -> required(w) && circuit.netOf(w.from()).isEmpty())
+                    .filter(w -> required(w) && w.net().isEmpty())
                     .filter(w -> !FloatingInputRule.concerns(w))
                     .toList();
             findings.looked(this);
@@ -81,7 +81,7 @@ public final class UnconnectedRule implements Rule {
      * work on other parts alone.
      */
     private static boolean endsNowhere(Circuit circuit, Wire wire) {
-        Net net = circuit.netOf(wire.from()).orElse(null);
+        Net net = wire.net().orElse(null);
         return net != null
                 && LegalPins.wantsPin(wire)
                 && wire.role() != Role.SHIFT
@@ -105,13 +105,11 @@ public final class UnconnectedRule implements Rule {
                 || wire.role() == Role.GATE_CLOCK
                 || wire.role() == Role.DATA_COMMAND
                 || wire.role() == Role.DATA && wire.rest() == null;
-        return moves
-                && circuit.netOf(wire.from()).filter(n -> !n.rails().isEmpty()).isPresent();
+        return moves && wire.net().filter(n -> !n.rails().isEmpty()).isPresent();
     }
 
     private void tied(Findings findings, Circuit circuit, Wire wire) {
-        String rail =
-                circuit.netOf(wire.from()).flatMap(Net::rail).orElseThrow().label();
+        String rail = wire.net().flatMap(Net::rail).orElseThrow().label();
         findings.of(this, Severity.STOP, "{line} is tied to {rail}: it must move with what is sent, and never does.")
                 .aspect("tied")
                 .at(Place.of(wire))
@@ -129,10 +127,9 @@ public final class UnconnectedRule implements Rule {
                     && back != null
                     && !back.line().required()
                     && !lamp.line().required()
-                    && circuit.netOf(lamp.from()).isPresent()
-                            != circuit.netOf(back.from()).isPresent();
+                    && lamp.net().isPresent() != back.net().isPresent();
             if (half) {
-                Wire open = circuit.netOf(lamp.from()).isPresent() ? back : lamp;
+                Wire open = lamp.net().isPresent() ? back : lamp;
                 findings.of(this, Severity.FIX, "{line} leads nowhere, so the lamp stays dark.")
                         .aspect("half")
                         .at(Place.of(open))
@@ -144,7 +141,7 @@ public final class UnconnectedRule implements Rule {
     }
 
     private void deadEnd(Findings findings, Circuit circuit, Wire wire) {
-        String helper = circuit.netOf(wire.from()).orElseThrow().wires().stream()
+        String helper = wire.net().orElseThrow().wires().stream()
                 .filter(w -> w != wire)
                 .min(java.util.Comparator.comparing(w -> !w.role().downstream()))
                 .map(Wire::label)

@@ -36,8 +36,7 @@ public final class CardRule implements Rule {
             Bus bus = circuit.busOf(unit).orElse(null);
             boolean card = unit.part().hasCard()
                     && circuit.wiresOf(unit).stream()
-                            .anyMatch(w -> w.role() == Role.SPI_MISO
-                                    && circuit.netOf(w.from()).isPresent());
+                            .anyMatch(w -> w.role() == Role.SPI_MISO && w.net().isPresent());
             if (!card || bus == null) {
                 continue;
             }
@@ -45,12 +44,12 @@ public final class CardRule implements Rule {
             findings.of(
                             this,
                             Severity.NOTE,
-                            "{card} wants its first commands at {first} at most and before a display speaks; after that {bus} may run at {clock}.")
+                            "{card} wants its first commands at {first} at most and before a display speaks; after that {clock} on {bus} will do.")
                     .at(Place.of(unit), Place.of(bus))
                     .word("card", unit.name())
                     .word("first", Quantity.hertz(FIRST_HERTZ))
                     .word("bus", bus.name())
-                    .word("clock", Quantity.hertz(bus.clockHz()))
+                    .word("clock", Quantity.hertz(circuit.clockOf(unit, bus)))
                     .figure("first clock at most", Quantity.hertz(FIRST_HERTZ), SOURCE)
                     .source(SOURCE)
                     .remedy("Set the card up first, with its select and the display's high.")

@@ -54,7 +54,7 @@ public final class DataCommandRule implements Rule {
     }
 
     private void line(Circuit circuit, Findings findings, Wire line) {
-        Optional<Net> net = circuit.netOf(line.from());
+        Optional<Net> net = line.net();
         if (net.isEmpty() && !line.line().required()) {
             findings.of(this, Severity.FIX, "{line} is open: the display cannot tell commands from data.")
                     .aspect("open")

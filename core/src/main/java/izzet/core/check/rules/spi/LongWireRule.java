@@ -40,18 +40,19 @@ public final class LongWireRule implements Rule {
             if (bus.kind() != BusKind.SPI) {
                 continue;
             }
-            findings.compared(this, Quantity.hertz(most - bus.clockHz()), bus.name());
-            if (bus.clockHz() > most) {
+            int clock = circuit.fastestOn(bus);
+            findings.compared(this, Quantity.hertz(most - clock), bus.name());
+            if (clock > most) {
                 findings.of(
                                 this,
                                 Severity.ADVISE,
                                 "{bus} runs at {clock} over {length} cm of wire; about {limit} is what such wires bear.")
                         .at(Place.of(bus))
                         .word("bus", bus.name())
-                        .word("clock", Quantity.hertz(bus.clockHz()))
+                        .word("clock", Quantity.hertz(clock))
                         .word("length", Math.round(centimetres))
                         .word("limit", Quantity.hertz(most))
-                        .compared("clock", Quantity.hertz(bus.clockHz()), Quantity.hertz(most), true, SOURCE)
+                        .compared("clock", Quantity.hertz(clock), Quantity.hertz(most), true, SOURCE)
                         .formula("clock × length ≤ 4 MHz × 1 m")
                         .source(SOURCE)
                         .remedy("Shorten the wires, run the bus slower, or put 33 Ω in series at the board.")

@@ -46,7 +46,7 @@ public final class SelectRule implements Rule {
         circuit.units().forEach(unit -> alwaysOn(circuit, findings, unit));
         Set<Wire> seen = new HashSet<>();
         for (Wire wire : circuit.wires()) {
-            Optional<Net> net = circuit.netOf(wire.from());
+            Optional<Net> net = wire.net();
             if (wire.role() != Role.SELECT || net.isEmpty()) {
                 continue;
             }

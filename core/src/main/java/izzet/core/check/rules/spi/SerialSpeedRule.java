@@ -43,11 +43,16 @@ public final class SerialSpeedRule implements Rule {
             findings.looked(this);
             reading(circuit, findings, unit, bus);
             int limit = unit.part().spi().maxWriteHz();
-            if (bus.clockHz() > limit) {
+            int clock = circuit.clockOf(unit, bus);
+            if (clock > limit) {
                 ClockLimit.report(
-                        findings.of(this, Severity.FIX, ClockLimit.WORDING)
+                        findings.of(
+                                        this,
+                                        Severity.FIX,
+                                        unit.placed().clockHz() == null ? ClockLimit.WORDING : ClockLimit.OWN_WORDING)
                                 .seenWorking(unit.part().glass() != null),
                         bus,
+                        clock,
                         Place.of(unit),
                         unit.name(),
                         limit,
@@ -61,16 +66,22 @@ public final class SerialSpeedRule implements Rule {
     private void reading(Circuit circuit, Findings findings, Unit unit, Bus bus) {
         Integer limit = unit.part().spi().maxReadHz();
         boolean reads = circuit.wiresOf(unit).stream()
-                .anyMatch(w ->
-                        w.role() == Role.SPI_MISO && circuit.netOf(w.from()).isPresent());
+                .anyMatch(w -> w.role() == Role.SPI_MISO && w.net().isPresent());
+        int clock = circuit.clockOf(unit, bus);
         if (limit != null
                 && reads
-                && bus.clockHz() > limit
-                && bus.clockHz() <= unit.part().spi().maxWriteHz()) {
+                && clock > limit
+                && clock <= unit.part().spi().maxWriteHz()) {
             ClockLimit.report(
-                    findings.of(this, Severity.ADVISE, "{bus} runs at {clock}; read from, {who} takes {limit} at most.")
+                    findings.of(
+                                    this,
+                                    Severity.ADVISE,
+                                    unit.placed().clockHz() == null
+                                            ? "{bus} runs at {clock}; read from, {who} takes {limit} at most."
+                                            : "{who} is spoken to at {clock} on {bus}; read from, it takes {limit} at most.")
                             .aspect("read"),
                     bus,
+                    clock,
                     Place.of(unit),
                     unit.name(),
                     limit,

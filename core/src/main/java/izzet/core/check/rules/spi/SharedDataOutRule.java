@@ -32,7 +32,7 @@ public final class SharedDataOutRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
             Part.Spi spi = wire.unit().part().spi();
-            Net net = circuit.netOf(wire.from()).orElse(null);
+            Net net = wire.net().orElse(null);
             if (wire.role() != Role.SPI_MISO || spi == null || net == null) {
                 continue;
             }
