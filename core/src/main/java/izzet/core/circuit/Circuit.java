@@ -325,14 +325,32 @@ public final class Circuit {
     /** The supply that a part's levels are made from, for one of its lines; empty while it has no supply. */
     public Optional<Double> logicVolts(Unit unit, PartLine line) {
         if (unit.part().logicVolts() == null) {
-            // A part with two supplies, such as a level shifter, says by its pull-ups which supply a line belongs to.
-            for (Part.FittedPullUp p : unit.part().pullUps()) {
-                if (!p.to().equals("logic") && p.lines().contains(line.id())) {
-                    return railVolts(Target.line(unit.id(), p.to()));
-                }
+            String own = supplyOf(unit, line);
+            if (own != null) {
+                return railVolts(Target.line(unit.id(), own));
             }
         }
         return mainVoltsOf.computeIfAbsent(unit.id(), id -> mainVolts(unit));
+    }
+
+    /** A part with two supplies, such as a level shifter, says by its pull-ups which supply a line belongs to; null for others. */
+    private static String supplyOf(Unit unit, PartLine line) {
+        for (Part.FittedPullUp p : unit.part().pullUps()) {
+            if (!p.to().equals("logic") && p.lines().contains(line.id())) {
+                return p.to();
+            }
+        }
+        return null;
+    }
+
+    /** The rail that those levels are made from; empty where a regulator on the module makes them, and while it has no supply. */
+    public Optional<Rail> logicRail(Unit unit, PartLine line) {
+        if (unit.part().logicVolts() != null) {
+            return Optional.empty();
+        }
+        return Optional.ofNullable(supplyOf(unit, line))
+                .or(() -> unit.part().firstLine(Role.SUPPLY).map(PartLine::id))
+                .flatMap(supply -> rail(Target.line(unit.id(), supply)));
     }
 
     private Optional<Double> mainVolts(Unit unit) {

@@ -34,11 +34,15 @@ public final class Levels {
      */
     public record Driver(Giver giver, String key, String name, String source) {}
 
-    /** @param vih and vil already at the receiver's supply; null where its file has none, as for analog inputs */
+    /**
+     * @param levels its figures over any supply
+     * @param vih and vil already at the receiver's supply; null where its file has none, as for analog inputs
+     */
     public record Receiver(
             String owner,
             String name,
             Target end,
+            LogicLevels levels,
             Double vih,
             Double vil,
             double absMax,
@@ -48,11 +52,13 @@ public final class Levels {
     /**
      * What one driver makes of one input.
      *
+     * @param output of a part that gives it; null where another thing does
      * @param high lowest level when it says high; null where it never does on purpose
      * @param low highest level when it says low; null likewise
      * @param highest the most that comes there from it
      */
-    public record Reading(String line, Driver driver, Receiver receiver, Double high, Double low, double highest) {
+    public record Reading(
+            String line, Driver driver, Target output, Receiver receiver, Double high, Double low, double highest) {
 
         /** Common practice: a high that misses by less than a tenth of the supply is commonly seen working. */
         private static final double SEEN_WORKING = 0.1;
@@ -147,12 +153,12 @@ public final class Levels {
             for (Net net : side) {
                 net.pins()
                         .forEach(pin -> readings.add(new Reading(
-                                joined.label(), driver, receiver(pin, function), idle, PullUps.VOL_MAX, idle)));
+                                joined.label(), driver, null, receiver(pin, function), idle, PullUps.VOL_MAX, idle)));
                 net.wires().stream()
                         .filter(w -> w.line().direction().listens() || w.role() == Role.SHIFT)
                         .flatMap(w -> receiver(w).stream())
-                        .forEach(
-                                r -> readings.add(new Reading(joined.label(), driver, r, idle, PullUps.VOL_MAX, idle)));
+                        .forEach(r -> readings.add(
+                                new Reading(joined.label(), driver, null, r, idle, PullUps.VOL_MAX, idle)));
             }
         }
     }
@@ -199,8 +205,14 @@ public final class Levels {
                 if (!r.owner().equals(output.owner())) {
                     double most = free ? output.high() : high.volts(node);
                     double least = free ? output.low() : low.volts(node);
-                    readings.add(
-                            new Reading(line, driver, r, most, least, Math.max(most, free ? output.supply() : most)));
+                    readings.add(new Reading(
+                            line,
+                            driver,
+                            board ? null : output.end(),
+                            r,
+                            most,
+                            least,
+                            Math.max(most, free ? output.supply() : most)));
                 }
             }
         }
@@ -236,6 +248,7 @@ public final class Levels {
                 .forEach(r -> readings.add(new Reading(
                         r.end().name(),
                         new Driver(Giver.PASSIVE, r.end().toString(), name, null),
+                        null,
                         r,
                         null,
                         null,
@@ -254,7 +267,8 @@ public final class Levels {
                             "the " + rail.label() + " rail",
                             circuit.board().source(rail.source()));
                     receiver(wire)
-                            .ifPresent(r -> readings.add(new Reading(rail.label(), driver, r, volts, null, volts)));
+                            .ifPresent(
+                                    r -> readings.add(new Reading(rail.label(), driver, null, r, volts, null, volts)));
                 }
             }
         }));
@@ -278,6 +292,7 @@ public final class Levels {
                 Target.BOARD,
                 "the board",
                 Target.pin(pin.id()),
+                levels,
                 levels.vih().at(supply),
                 levels.vil().at(supply),
                 levels.absMax().at(supply),
@@ -296,6 +311,7 @@ public final class Levels {
                 wire.unit().id(),
                 wire.unit().name(),
                 wire.from(),
+                levels,
                 levels.vih() == null ? null : levels.vih().at(volts),
                 levels.vil() == null ? null : levels.vil().at(volts),
                 levels.absMax().at(volts),

@@ -78,6 +78,62 @@ class RuleEdgesTest {
                 .isEmpty();
     }
 
+    private static final String WANTS = "\"vih\": {\"ratio\": 0.7, \"volts\": 0}";
+
+    /** The board's 3.3 V may be 3.201 V, the 5 V of its USB socket 5.25 V. */
+    @ParameterizedTest
+    @CsvSource({"0.6,", "0.6095,", "0.61,L17", "0.65,L17", "0.66,L17", "0.67,L1"})
+    void suppliesThatStrayApart(double ratio, String rule) {
+        Plan plan = on("wifi-dual-38")
+                .with("lamps", "lamp-chain-8")
+                .wire("lamps:5V", "rail:5V")
+                .plan();
+        String wants = "\"vih\": {\"ratio\": " + ratio + ", \"volts\": 0}";
+        for (String each : List.of("L1", "L17")) {
+            List<Finding> found = judged(plan, "lamp-chain-8", WANTS, wants, each);
+            assertThat(found.isEmpty()).as(each + " at " + ratio).isEqualTo(!each.equals(rule));
+        }
+        if (rule != null && rule.equals("L17")) {
+            assertThat(judged(plan, "lamp-chain-8", WANTS, wants, rule))
+                    .singleElement()
+                    .satisfies(f -> {
+                        assertThat(f.severity()).isEqualTo(Severity.NOTE);
+                        assertThat(f.sentence()).contains("3.201 V against").contains("that the board gives the lamps");
+                        assertThat(f.figures()).extracting(g -> g.value()).contains("3 %", "5 %");
+                    });
+        }
+    }
+
+    /** One rail feeds board and part: a share of it moves with it, a fixed voltage does not. */
+    @Test
+    void oneSupplyStraysAlike() {
+        Plan plan = on("wifi-dual-38").with("sign", "colour-240x320-serial").plan();
+        assertThat(plan.connections()).anyMatch(c -> c.to().toString().equals("rail:3V3"));
+        String file = Discovery.texts("/catalog/parts", ".json").get("colour-240x320-serial.json");
+        String vih = file.replaceAll("(?s).*?(\"vih\": \\{[^}]*\\}).*", "$1");
+        String share = "\"vih\": {\"ratio\": 0.98, \"volts\": 0}";
+        assertThat(judged(plan, "colour-240x320-serial", vih, share, "L17")).isEmpty();
+        assertThat(judged(plan, "colour-240x320-serial", vih, "\"vih\": {\"ratio\": 0, \"volts\": 3.25}", "L17"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.formula()).startsWith("one supply feeds both"));
+    }
+
+    /** Cells have their rule; of a supply from outside nothing is known. */
+    @Test
+    void suppliesThatAreNotJudged() {
+        String wants = "\"vih\": {\"ratio\": 0.73, \"volts\": 0}";
+        assertThat(judged(cells("lamp-chain-8", "5V").plan(), "lamp-chain-8", WANTS, wants, "L17"))
+                .as("3.201 V against 3.285 V: the board strays, the cells are judged fresh by L16")
+                .hasSize(1);
+        assertThat(judged(
+                        on("mcu-8bit-bare-28").with("lamps", "lamp-chain-8").plan(),
+                        "lamp-chain-8",
+                        WANTS,
+                        "\"vih\": {\"ratio\": 0.99, \"volts\": 0}",
+                        "L17"))
+                .isEmpty();
+    }
+
     private static final String OLED = Workbench.OLED;
     private static final String HOLDS = "\"stretchesClock\": true";
     private static final String WAITS_NOT = "\"stretchesClock\": false";
