@@ -6,6 +6,7 @@ import izzet.app.shell.PlanFrames;
 import izzet.core.bench.BusScan;
 import izzet.core.bench.Desk;
 import izzet.core.bench.DeskRun;
+import izzet.core.bench.Faults;
 import izzet.core.bench.Harm;
 import izzet.core.bench.Meter;
 import izzet.core.bench.PinRecord;
@@ -16,6 +17,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
 import izzet.core.display.Glass;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -116,9 +118,9 @@ class BenchController {
         if (task != null && "hint".equals(asked.look())) {
             model.addAttribute("hint", task.fault().hint());
         }
-        if (task != null && asked.guess() != null && !asked.guess().isBlank()) {
-            guess(task, asked, model);
-        }
+        List<String> spent =
+                task == null || asked.guess() == null ? List.of() : guess(planned, task, asked.guess(), model);
+        model.addAttribute("spent", asked.spentDone() + spent.size());
         return "bench/page";
     }
 
@@ -139,16 +141,25 @@ class BenchController {
         }
     }
 
-    private static void guess(Practice.Task task, BenchDesks.Asked asked, Model model) {
-        boolean given = asked.guess().equals("show");
-        boolean right = asked.guess().equals(BenchDesks.told(task.fault(), task.place()));
-        model.addAttribute("guess", asked.guess());
+    /** @return parts that go into the mend of a guess; into one that was wrong for nothing */
+    private static List<String> guess(Circuit planned, Practice.Task task, String guess, Model model) {
+        boolean given = guess.equals("show");
+        boolean right = guess.equals(BenchDesks.told(task.fault(), task.place()));
+        model.addAttribute("guess", guess);
         model.addAttribute("right", right);
+        List<String> spent = Faults.of(planned).stream()
+                .filter(f -> guess.startsWith(f.id() + "@"))
+                .findFirst()
+                .map(f -> f.mend().spent())
+                .orElse(List.of());
+        model.addAttribute("parts", Counts.together(spent));
         if (right || given) {
+            model.addAttribute("mended", task.fault().mend().words());
             model.addAttribute(
                     "answer", task.fault().name() + ", " + task.place().words());
             model.addAttribute("explained", task.fault().explained());
         }
+        return spent;
     }
 
     /** Ends of wires that a probe can stand on. */

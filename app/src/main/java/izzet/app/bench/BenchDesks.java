@@ -59,6 +59,7 @@ class BenchDesks {
             String look,
             Integer steps,
             Integer hurt,
+            Integer spent,
             String meter,
             String guess,
             String red,
@@ -67,7 +68,8 @@ class BenchDesks {
 
         /** A fault has commas, at which a list would be parted. */
         Asked with(MultiValueMap<String, String> all) {
-            return new Asked(all.get("fault"), task, story, look, steps, hurt, meter, guess, red, black, program);
+            return new Asked(
+                    all.get("fault"), task, story, look, steps, hurt, spent, meter, guess, red, black, program);
         }
 
         /** Whether this look is one with power on; an ohmmeter wants none. */
@@ -80,6 +82,10 @@ class BenchDesks {
 
         int hurtDone() {
             return hurt == null ? 0 : Math.max(0, Math.min(999, hurt));
+        }
+
+        int spentDone() {
+            return spent == null ? 0 : Math.max(0, Math.min(999, spent));
         }
 
         int stepsDone() {

@@ -144,11 +144,15 @@ class BenchPagesTest extends PagesOfAPlan {
         page.locator("[name=guess]").selectOption("missing@cabin:V0");
         page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
                 .click();
-        assertThat(page.locator(".bad")).containsText("No: that would look otherwise");
+        assertThat(page.locator(".bad"))
+                .containsText(
+                        "No: that would look otherwise. A wrong guess costs a look, and the parts that went into it: one wire.");
         page.locator("[name=guess]").selectOption("contrast@");
         page.locator("button", new Page.LocatorOptions().setHasText("That is it"))
                 .click();
-        assertThat(page.locator("aside p[role=status]").first()).containsText("Yes, after 2 looks");
+        assertThat(page.locator("aside p[role=status]").first())
+                .containsText(
+                        Pattern.compile("Yes, after 2 looks.*Turn the contrast until the cells show. Parts spent: 1."));
         page.locator("button", new Page.LocatorOptions().setHasText("Next story"))
                 .click();
         assertThat(page.locator("h2").first()).hasText("Story 2: After the dusting");

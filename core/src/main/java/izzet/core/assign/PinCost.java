@@ -5,6 +5,7 @@ import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.ResetPull;
 import izzet.core.catalog.Role;
+import izzet.core.circuit.SideEffects;
 import izzet.core.circuit.Wire;
 
 /** What giving a pin to a plain line costs: rare functions stay free, duties are avoided. Weights are common practice. */
@@ -12,6 +13,8 @@ final class PinCost {
 
     private static final int CONSOLE = 60;
     private static final int BOOT = 40;
+    private static final int OFF_WITH_RADIO = 40;
+    private static final int OSCILLATOR = 30;
     private static final int BUS_SIGNAL = 12;
     private static final int SELECT_PULLED_ON = 8;
     private static final int LAMP = 5;
@@ -27,9 +30,13 @@ final class PinCost {
             cost += switch (duty.kind()) {
                 case CONSOLE -> CONSOLE;
                 case BOOT -> BOOT;
+                case OSCILLATOR -> OSCILLATOR;
                 case LAMP, PULL_UP -> LAMP;
                 default -> 0;
             };
+        }
+        if (wire.capability().equals(PinFunction.ANALOG_IN) && SideEffects.offWithRadio(pin)) {
+            cost += OFF_WITH_RADIO;
         }
         boolean select = wire.role() == Role.SELECT;
         for (PinFunction f : pin.functions()) {

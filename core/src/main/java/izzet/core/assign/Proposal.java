@@ -310,8 +310,11 @@ public record Proposal(PlanEdit edit, List<Wire> left) {
             return new Connection(wire.from(), Target.pin(pin.id()), series, pull);
         }
 
+        /** A switch rests at a level only with a resistor; what is measured must have none that bends it. */
         private static boolean contact(Wire wire) {
-            return wire.role() == Role.SIGNAL && wire.line().direction() == Direction.PASSIVE;
+            return wire.role() == Role.SIGNAL
+                    && wire.line().direction() == Direction.PASSIVE
+                    && !wire.capability().equals(PinFunction.ANALOG_IN);
         }
 
         private static boolean closesToSupply(Wire wire) {

@@ -34,4 +34,17 @@ public interface Fault {
 
     /** What it does, and why, for the end of a search. */
     String explained();
+
+    /**
+     * What is done about it.
+     *
+     * @param spent parts that go into it, each by itself; empty where none do
+     */
+    record Mend(String words, List<String> spent) {
+        public Mend {
+            spent = List.copyOf(spent);
+        }
+    }
+
+    Mend mend();
 }

@@ -135,7 +135,7 @@ public final class DcNetwork {
             }
             double[] right = new double[matrix.length];
             right[index[node]] = 1;
-            return gauss(copy(matrix), right)[index[node]];
+            return gauss(copy(matrix, new double[matrix.length][matrix.length]), right)[index[node]];
         }
 
         /** The resistance that a small current from one node to another sees; a node below 0 is none, and so is what it sees. */
@@ -150,7 +150,7 @@ public final class DcNetwork {
             if (index[b] >= 0) {
                 right[index[b]] -= 1;
             }
-            double[] seen = gauss(copy(matrix), right);
+            double[] seen = gauss(copy(matrix, new double[matrix.length][matrix.length]), right);
             return (index[a] < 0 ? 0 : seen[index[a]]) - (index[b] < 0 ? 0 : seen[index[b]]);
         }
     }
@@ -169,16 +169,22 @@ public final class DcNetwork {
             index[i] = free ? unknown++ : -1;
             volts[i] = free ? 0 : fixed[i];
         }
+        // What resistors and supplies give is the same in every step.
+        double[][] linear = new double[unknown][unknown];
+        double[] linearRight = new double[unknown];
+        for (int i = 0; i < unknown; i++) {
+            linear[i][i] = LEAK;
+        }
+        for (Resistor r : resistors) {
+            stamp(linear, linearRight, index, volts, r.a(), r.b(), r.siemens(), 0);
+        }
+        double[][] matrix = new double[unknown][unknown];
+        double[][] scratch = new double[unknown][unknown];
+        double[] right = new double[unknown];
         double[] across = new double[junctions.size()];
         for (int step = 0; step < MOST_STEPS; step++) {
-            double[][] matrix = new double[unknown][unknown];
-            double[] right = new double[unknown];
-            for (int i = 0; i < unknown; i++) {
-                matrix[i][i] = LEAK;
-            }
-            for (Resistor r : resistors) {
-                stamp(matrix, right, index, volts, r.a(), r.b(), r.siemens(), 0);
-            }
+            copy(linear, matrix);
+            System.arraycopy(linearRight, 0, right, 0, unknown);
             for (int k = 0; k < across.length; k++) {
                 Junction j = junctions.get(k);
                 double grown = Math.exp(Math.min(across[k] / j.scale(), 80));
@@ -186,7 +192,8 @@ public final class DcNetwork {
                 double offset = current(j, across[k]) - slope * across[k];
                 stamp(matrix, right, index, volts, j.anode(), j.cathode(), slope, offset);
             }
-            double[] found = gauss(copy(matrix), right);
+            copy(matrix, scratch);
+            double[] found = gauss(scratch, right);
             double moved = 0;
             for (int i = 0; i < index.length; i++) {
                 if (index[i] >= 0) {
@@ -256,18 +263,16 @@ public final class DcNetwork {
         }
     }
 
-    private static double[][] copy(double[][] matrix) {
-        double[][] copy = new double[matrix.length][];
-        for (int row = 0; row < copy.length; row++) {
-            copy[row] = matrix[row].clone();
+    private static double[][] copy(double[][] from, double[][] to) {
+        for (int row = 0; row < from.length; row++) {
+            System.arraycopy(from[row], 0, to[row], 0, from.length);
         }
-        return copy;
+        return to;
     }
 
-    /** Elimination with the largest pivot of the column. */
-    private static double[] gauss(double[][] m, double[] right) {
-        int n = right.length;
-        double[] x = right.clone();
+    /** Elimination with the largest pivot of the column; overwrites both. */
+    private static double[] gauss(double[][] m, double[] x) {
+        int n = x.length;
         for (int col = 0; col < n; col++) {
             int pivot = col;
             for (int row = col + 1; row < n; row++) {

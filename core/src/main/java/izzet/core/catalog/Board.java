@@ -1,5 +1,6 @@
 package izzet.core.catalog;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -170,7 +171,13 @@ public record Board(
     }
 
     public List<Pin> signalPins() {
-        return pins.stream().filter(Pin::signal).toList();
+        List<Pin> signals = new ArrayList<>(pins.size());
+        for (Pin pin : pins) {
+            if (pin.signal()) {
+                signals.add(pin);
+            }
+        }
+        return signals;
     }
 
     public Rail ground() {

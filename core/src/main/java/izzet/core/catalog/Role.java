@@ -3,6 +3,7 @@ package izzet.core.catalog;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** What a part's line is for. The text form stands in part files. */
@@ -39,10 +40,13 @@ public enum Role {
 
     private final String text;
     private final String wording;
+    private final Optional<String> signal;
 
     Role(String text, String wording) {
         this.text = text;
         this.wording = wording;
+        boolean ofBus = text.startsWith("i2c.") || text.startsWith("spi.");
+        this.signal = ofBus ? Optional.of(text.substring(text.indexOf('.') + 1)) : Optional.empty();
     }
 
     @JsonCreator
@@ -57,6 +61,11 @@ public enum Role {
     @JsonValue
     public String text() {
         return text;
+    }
+
+    /** What a controller calls it, such as {@code sda}; empty for others, and for {@link #RGB}, whose lines have one each. */
+    public Optional<String> signal() {
+        return signal;
     }
 
     /** For sentences. */

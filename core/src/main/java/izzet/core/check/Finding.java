@@ -3,7 +3,6 @@ package izzet.core.check;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 
 /**
  * What a rule found. Data: {@link #sentence()} is the one place where it becomes text. Immutable.
@@ -46,12 +45,14 @@ public record Finding(
 
     /** Stable as long as rule and naming places stay; fit for a URL. */
     public String id() {
-        return rule
-                + (aspect.isEmpty() ? "" : "-" + plain(aspect))
-                + places.stream()
-                        .limit(naming)
-                        .map(p -> "." + p.kind() + "-" + plain(p.id()))
-                        .collect(Collectors.joining());
+        StringBuilder id = new StringBuilder(rule);
+        if (!aspect.isEmpty()) {
+            id.append('-').append(plain(aspect));
+        }
+        for (Place place : places.subList(0, naming)) {
+            id.append('.').append(place.kind()).append('-').append(plain(place.id()));
+        }
+        return id.toString();
     }
 
     private static String plain(String text) {

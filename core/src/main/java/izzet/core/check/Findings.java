@@ -11,7 +11,19 @@ public final class Findings {
 
     private final List<Finding> found = new ArrayList<>();
     private final List<Report.Undecided> undecided = new ArrayList<>();
-    private final Map<String, Report.Fine> compared = new LinkedHashMap<>();
+    private final Map<String, Tally> compared = new LinkedHashMap<>();
+
+    /** What one rule has looked at so far. */
+    private static final class Tally {
+        private final String subject;
+        private int count;
+        private Quantity tightest;
+        private String where;
+
+        private Tally(String subject) {
+            this.subject = subject;
+        }
+    }
 
     /** Starts a finding; {@link Draft#add()} ends it. */
     public Draft of(Rule rule, Severity severity, String wording) {
@@ -25,21 +37,25 @@ public final class Findings {
 
     /** The rule has compared something, with this margin. */
     public void compared(Rule rule, Quantity margin, Object where) {
-        Report.Fine before = compared.get(rule.id());
-        Quantity tightest = before == null ? null : before.tightest();
+        Tally tally = compared.get(rule.id());
+        if (tally == null) {
+            tally = new Tally(rule.subject());
+            compared.put(rule.id(), tally);
+        }
+        tally.count++;
         boolean tighter = margin != null
-                && (tightest == null || tightest.unit() == margin.unit() && margin.compareTo(tightest) < 0);
-        compared.put(
-                rule.id(),
-                new Report.Fine(
-                        rule.subject(),
-                        before == null ? 1 : before.count() + 1,
-                        tighter ? margin : tightest,
-                        tighter ? where.toString() : before == null ? null : before.where()));
+                && (tally.tightest == null
+                        || tally.tightest.unit() == margin.unit() && margin.compareTo(tally.tightest) < 0);
+        if (tighter) {
+            tally.tightest = margin;
+            tally.where = where.toString();
+        }
     }
 
     Map<String, Report.Fine> compared() {
-        return compared;
+        Map<String, Report.Fine> all = new LinkedHashMap<>();
+        compared.forEach((rule, t) -> all.put(rule, new Report.Fine(t.subject, t.count, t.tightest, t.where)));
+        return all;
     }
 
     /** The rule cannot tell, because {@code missing} is not known. */

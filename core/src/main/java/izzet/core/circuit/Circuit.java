@@ -76,7 +76,7 @@ public final class Circuit {
             units.put(placed.id(), unit);
             for (PartLine line : part.linesOf(placed.interfaceId())) {
                 Target end = Target.line(unit.id(), line.id());
-                wireAt.put(end, new Wire(unit, line, null, gives.getOrDefault(end, line.givesVolts())));
+                wireAt.put(end, new Wire(wireAt.size(), unit, line, null, gives.getOrDefault(end, line.givesVolts())));
             }
         }
         for (Connection c : plan.connections()) {
@@ -97,7 +97,7 @@ public final class Circuit {
                 .filter(r -> !gone(r.from()) && !gone(r.to()))
                 .toList();
         this.nets = new Nets(board, wireAt, connections, resistors);
-        wires.forEach(w -> w.in(nets.netOf(w.from())));
+        wires.forEach(w -> w.in(nets.netOf(w.number()), nets.node(w.number())));
     }
 
     /** The same circuit while a supply output of a part gives another voltage, as cells do that are fresh or nearly empty. */
@@ -247,12 +247,12 @@ public final class Circuit {
 
     /** The rail that a line hangs on, by wires or a small resistor. */
     public Optional<Rail> rail(Target end) {
-        return railOf.computeIfAbsent(end, this::findRail);
+        return small.isEmpty() ? netOf(end).flatMap(Net::rail) : railOf.computeIfAbsent(end, this::findRail);
     }
 
     private Optional<Rail> findRail(Target end) {
         Optional<Rail> rail = netOf(end).flatMap(Net::rail);
-        return rail.isPresent() || small.isEmpty()
+        return rail.isPresent()
                 ? rail
                 : small.stream()
                         .filter(c -> c.from().equals(end) || c.to().equals(end))

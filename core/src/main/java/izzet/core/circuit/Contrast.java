@@ -53,7 +53,7 @@ public record Contrast(Wire line, List<Double> volts) {
 
     private static List<Double> over(Circuit circuit, Wire wire, boolean untilReadable) {
         DcModel dc = circuit.dc();
-        int node = dc.node(wire.from());
+        int node = wire.node();
         Optional<DcModel.Piece> piece = dc.pieceAt(node);
         if (piece.isEmpty()) {
             return List.of(dc.held(node).orElseThrow());

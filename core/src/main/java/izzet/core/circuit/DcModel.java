@@ -6,6 +6,7 @@ import izzet.core.catalog.Board;
 import izzet.core.catalog.Direction;
 import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.ElementKind;
+import izzet.core.catalog.First;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.OpenLine;
 import izzet.core.catalog.Part;
@@ -184,9 +185,10 @@ public final class DcModel {
 
     /** Null where no supply does. */
     private Double heldAt(int node) {
-        for (Rail rail : railsAt(node)) {
-            if (rail.gives()) {
-                return rail.volts();
+        for (Target end : nets.endsAt(node)) {
+            Optional<Rail> rail = railAt(end).filter(Rail::gives);
+            if (rail.isPresent()) {
+                return rail.get().volts();
             }
         }
         return null;
@@ -196,13 +198,15 @@ public final class DcModel {
     public List<Rail> railsAt(int node) {
         List<Rail> rails = new ArrayList<>();
         for (Target end : nets.endsAt(node)) {
-            if (end.isRail()) {
-                circuit.board().rail(end.name()).ifPresent(rails::add);
-            } else if (end.isLine()) {
-                circuit.wire(end).flatMap(Wire::source).ifPresent(rails::add);
-            }
+            railAt(end).ifPresent(rails::add);
         }
         return rails;
+    }
+
+    private Optional<Rail> railAt(Target end) {
+        return end.isRail()
+                ? circuit.board().rail(end.name())
+                : circuit.wire(end).flatMap(Wire::source);
     }
 
     /** Where a rail is in a plan: on the board, or the output of a part. */
@@ -279,29 +283,32 @@ public final class DcModel {
 
     /** Whether a program makes a pin an output: something on it wants to be driven, and not only now and then as on a 2-wire bus. */
     private boolean drives(Pin pin) {
-        return circuit.usersOf(pin).stream()
-                .flatMap(w -> w.role() == Role.SHIFT ? circuit.standsFor(w).stream() : java.util.stream.Stream.of(w))
-                .anyMatch(w -> !SideEffects.reads(w)
-                                && !w.role().i2c()
-                                && !w.role().power()
-                                && w.role() != Role.CHANNEL_SDA
-                                && w.role() != Role.CHANNEL_SCL
-                                && w.role() != Role.CONTRAST
-                        || lampAt(w)
-                        || lampBehindDial(w));
+        return First.any(circuit.usersOf(pin), w -> First.any(circuit.standsFor(w), this::driven));
+    }
+
+    private boolean driven(Wire w) {
+        return !SideEffects.reads(w)
+                        && !w.role().i2c()
+                        && !w.role().power()
+                        && w.role() != Role.CHANNEL_SDA
+                        && w.role() != Role.CHANNEL_SCL
+                        && w.role() != Role.CONTRAST
+                || lampAt(w)
+                || lampBehindDial(w);
     }
 
     /** A lamp that a potentiometer dims is driven through it. */
     private boolean lampBehindDial(Wire wire) {
-        return wire.unit().part().elements().stream()
-                .filter(e -> e.kind() == ElementKind.POTENTIOMETER)
-                .map(e -> List.of(e.a(), e.b(), e.wiper()))
-                .filter(ends -> ends.contains(wire.line().id()))
-                .flatMap(List::stream)
-                .filter(end -> !end.equals(wire.line().id()))
-                .flatMap(end -> circuit.netOf(Target.line(wire.unit().id(), end)).stream())
-                .flatMap(net -> net.wires().stream())
-                .anyMatch(w -> w.role() == Role.LAMP || lampAt(w));
+        return !wire.unit().part().elements().isEmpty()
+                && wire.unit().part().elements().stream()
+                        .filter(e -> e.kind() == ElementKind.POTENTIOMETER)
+                        .map(e -> List.of(e.a(), e.b(), e.wiper()))
+                        .filter(ends -> ends.contains(wire.line().id()))
+                        .flatMap(List::stream)
+                        .filter(end -> !end.equals(wire.line().id()))
+                        .flatMap(end -> circuit.netOf(Target.line(wire.unit().id(), end)).stream())
+                        .flatMap(net -> net.wires().stream())
+                        .anyMatch(w -> w.role() == Role.LAMP || lampAt(w));
     }
 
     private static boolean lampAt(Wire wire) {
@@ -344,7 +351,7 @@ public final class DcModel {
 
     private void part(Unit unit) {
         for (Wire wire : circuit.wiresOf(unit)) {
-            int node = nets.node(wire.from());
+            int node = wire.node();
             Optional<Double> supply = circuit.logicVolts(unit, wire.line());
             OpenLine open = wire.line().open();
             if (supply.isPresent() && (open == OpenLine.PULLED_UP || open == OpenLine.PULLED_DOWN)) {
@@ -381,9 +388,8 @@ public final class DcModel {
         for (Wire wire : circuit.wiresOf(unit)) {
             if (wire.line().lamp() != null && !told(unit, wire.line().id())) {
                 Wire back = circuit.wire(unit, Role.RETURN).orElse(null);
-                int cathode = back == null ? supply(0) : nets.node(back.from());
-                elements.add(
-                        new Lamp(nets.node(wire.from()), cathode, wire.line().lamp(), unit, wire, back));
+                int cathode = back == null ? supply(0) : back.node();
+                elements.add(new Lamp(wire.node(), cathode, wire.line().lamp(), unit, wire, back));
             }
         }
     }
@@ -495,6 +501,11 @@ public final class DcModel {
     /** The node of an end; -1 for a pin or rail that the plan does not use. */
     public int node(Target end) {
         return nets.node(end);
+    }
+
+    /** How many there are, those of ideal supplies among them. */
+    int nodes() {
+        return held.size();
     }
 
     /** The voltage of a node that a supply holds; empty for others. */

@@ -67,7 +67,7 @@ public final class Gates {
             return rail.map(v -> v > 0);
         }
         DcModel dc = circuit.dc();
-        int node = dc.node(control.from());
+        int node = control.node();
         return circuit.reach(control.from()).isPresent() || node < 0
                 ? Optional.empty()
                 : dc.pieceAt(node)

@@ -160,6 +160,9 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
 
     /** All of all sides, as {@link #pullUps} adds them. */
     public List<Fitted> fitted(Circuit circuit) {
+        if (sides.size() == 1) {
+            return fittedOn(circuit, sides.get(0));
+        }
         return sides.stream().flatMap(side -> fittedOn(circuit, side).stream()).toList();
     }
 
@@ -201,13 +204,17 @@ public record JoinedNet(Bus bus, Role signal, String where, List<List<Net>> side
 
     /** Parts and wire, in farad. */
     public double farads(Circuit circuit) {
-        double parts = sides.stream()
-                .flatMap(List::stream)
-                .flatMap(n -> n.wires().stream())
-                .filter(w ->
-                        w.unit().part().i2c() != null && w.role() != Role.CHANNEL_SDA && w.role() != Role.CHANNEL_SCL)
-                .mapToDouble(w -> w.unit().part().i2c().capacitancePicofarads())
-                .sum();
+        double parts = 0;
+        for (List<Net> side : sides) {
+            for (Net net : side) {
+                for (Wire w : net.wires()) {
+                    boolean hangs = w.unit().part().i2c() != null
+                            && w.role() != Role.CHANNEL_SDA
+                            && w.role() != Role.CHANNEL_SCL;
+                    parts += hangs ? w.unit().part().i2c().capacitancePicofarads() : 0;
+                }
+            }
+        }
         double wire = circuit.plan().wireLength() / 100 * circuit.plan().wires().picofaradsPerMetre();
         return (parts + wire) * 1e-12;
     }

@@ -1,6 +1,7 @@
 package izzet.core.circuit;
 
 import izzet.core.calc.PullUps;
+import izzet.core.catalog.First;
 import izzet.core.catalog.LogicLevels;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
@@ -103,23 +104,26 @@ public final class Levels {
     private final DcModel dc;
     private final List<Reading> readings = new ArrayList<>();
     private final Map<String, Wire> unsupplied = new LinkedHashMap<>();
-    private final Map<Integer, List<Wire>> listening = new HashMap<>();
-    private final Map<Integer, List<Pin>> pins = new HashMap<>();
+
+    /** By node; null where nobody listens. */
+    private final List<Wire>[] listening;
+
+    private final List<Pin>[] pins;
     private final Map<Integer, List<Receiver>> receivers = new HashMap<>();
 
+    @SuppressWarnings("unchecked")
     Levels(Circuit circuit) {
         this.circuit = circuit;
         this.dc = circuit.dc();
+        this.listening = new List[dc.nodes()];
+        this.pins = new List[dc.nodes()];
         for (Wire wire : circuit.wires()) {
             if (wire.line().direction().listens() && !wire.role().power()) {
-                listening
-                        .computeIfAbsent(dc.node(wire.from()), n -> new ArrayList<>())
-                        .add(wire);
+                add(listening, wire.node(), wire);
             }
         }
         for (Pin pin : circuit.board().signalPins()) {
-            pins.computeIfAbsent(dc.node(Target.pin(pin.id())), n -> new ArrayList<>())
-                    .add(pin);
+            add(pins, dc.node(Target.pin(pin.id())), pin);
         }
         circuit.joinedNets().forEach(this::openDrain);
         for (DcModel.Piece piece : dc.pieces()) {
@@ -129,6 +133,17 @@ public final class Levels {
             }
         }
         tied();
+    }
+
+    private static <T> void add(List<T>[] at, int node, T one) {
+        if (node >= 0) {
+            at[node] = at[node] == null ? new ArrayList<>(2) : at[node];
+            at[node].add(one);
+        }
+    }
+
+    private List<Wire> listening(int node) {
+        return listening[node] == null ? List.of() : listening[node];
     }
 
     public List<Reading> readings() {
@@ -167,7 +182,7 @@ public final class Levels {
     private boolean twoWire(DcModel.Piece piece) {
         boolean bus = false;
         for (int node : piece.nodes()) {
-            for (Wire wire : listening.getOrDefault(node, List.of())) {
+            for (Wire wire : listening(node)) {
                 bus |= wire.role().i2c() || wire.role() == Role.CHANNEL_SDA || wire.role() == Role.CHANNEL_SCL;
             }
         }
@@ -180,9 +195,9 @@ public final class Levels {
     private void driven(DcModel.Piece piece, DcModel.Output output) {
         boolean board = output.owner().equals(Target.BOARD);
         boolean heard = piece.nodes().stream()
-                .anyMatch(n -> listening.getOrDefault(n, List.of()).stream()
-                                .anyMatch(w -> !w.unit().id().equals(output.owner()))
-                        || !board && pins.containsKey(n));
+                .anyMatch(
+                        n -> listening(n).stream().anyMatch(w -> !w.unit().id().equals(output.owner()))
+                                || !board && pins[n] != null);
         if (!heard) {
             return;
         }
@@ -256,30 +271,35 @@ public final class Levels {
     }
 
     private void tied() {
-        listening.forEach((node, wires) -> dc.held(node).ifPresent(volts -> {
-            Rail rail =
-                    dc.railsAt(node).stream().filter(Rail::gives).findFirst().orElse(null);
-            for (Wire wire : wires) {
-                if (rail != null && !rail.ground()) {
-                    Driver driver = new Driver(
-                            Giver.RAIL,
-                            rail.id(),
-                            "the " + rail.label() + " rail",
-                            circuit.board().source(rail.source()));
-                    receiver(wire)
-                            .ifPresent(
-                                    r -> readings.add(new Reading(rail.label(), driver, null, r, volts, null, volts)));
-                }
+        for (int node = 0; node < listening.length; node++) {
+            Optional<Double> volts = listening[node] == null ? Optional.empty() : dc.held(node);
+            if (volts.isPresent()) {
+                tied(node, volts.get());
             }
-        }));
+        }
+    }
+
+    private void tied(int node, double volts) {
+        Rail rail = First.of(dc.railsAt(node), Rail::gives).orElse(null);
+        if (rail == null || rail.ground()) {
+            return;
+        }
+        Driver driver = new Driver(
+                Giver.RAIL,
+                rail.id(),
+                "the " + rail.label() + " rail",
+                circuit.board().source(rail.source()));
+        for (Wire wire : listening[node]) {
+            receiver(wire).ifPresent(r -> readings.add(new Reading(rail.label(), driver, null, r, volts, null, volts)));
+        }
     }
 
     private List<Receiver> receivers(int node, boolean boardListens) {
         return receivers.computeIfAbsent(boardListens ? node : ~node, key -> {
             List<Receiver> found = new ArrayList<>();
-            listening.getOrDefault(node, List.of()).forEach(w -> receiver(w).ifPresent(found::add));
-            if (boardListens) {
-                pins.getOrDefault(node, List.of()).forEach(p -> found.add(receiver(p, "port")));
+            listening(node).forEach(w -> receiver(w).ifPresent(found::add));
+            if (boardListens && pins[node] != null) {
+                pins[node].forEach(p -> found.add(receiver(p, "port")));
             }
             return found;
         });

@@ -27,9 +27,9 @@ final class Nets {
     private final Map<Target, Wire> lines;
 
     /** Every end has a number: lines of parts in their order, then pins and rails as wires and resistors name them. */
-    private final Map<Target, Integer> numbers = new HashMap<>();
+    private final List<Target> ends;
 
-    private final List<Target> ends = new ArrayList<>();
+    private final Map<Target, Integer> others = new HashMap<>();
     private final List<Net> nets = new ArrayList<>();
     private final List<List<Target>> nodes = new ArrayList<>();
     private final int[] nodeOf;
@@ -40,7 +40,7 @@ final class Nets {
     Nets(Board board, Map<Target, Wire> lines, List<Connection> connections, List<Resistor> resistors) {
         this.board = board;
         this.lines = lines;
-        lines.keySet().forEach(this::number);
+        this.ends = new ArrayList<>(lines.keySet());
         int[] touched = new int[2 * (connections.size() + resistors.size())];
         int at = 0;
         for (Connection c : connections) {
@@ -94,11 +94,22 @@ final class Nets {
     }
 
     private int number(Target end) {
-        Integer before = numbers.putIfAbsent(end, ends.size());
-        if (before == null) {
+        int known = find(end);
+        if (known < 0) {
+            known = ends.size();
+            others.put(end, known);
             ends.add(end);
         }
-        return before == null ? ends.size() - 1 : before;
+        return known;
+    }
+
+    /** -1 for one that the plan does not use. */
+    private int find(Target end) {
+        if (end.isLine()) {
+            Wire line = lines.get(end);
+            return line == null ? others.getOrDefault(end, -1) : line.number();
+        }
+        return others.getOrDefault(end, -1);
     }
 
     /** Pins and rails, then lines as the parts have them: the same from whichever ends the wires were drawn. */
@@ -172,10 +183,11 @@ final class Nets {
     /** Of each node, whether a rail is on it. */
     private boolean[] onRail() {
         boolean[] rail = new boolean[nodes.size()];
-        for (int end = 0; end < nodeOf.length; end++) {
-            Target target = ends.get(end);
-            Wire line = target.isRail() ? null : lines.get(target);
-            rail[nodeOf[end]] |= target.isRail() || line != null && line.line().givesVolts() != null;
+        for (Wire wire : lines.values()) {
+            rail[nodeOf[wire.number()]] |= wire.line().givesVolts() != null;
+        }
+        for (int end = lines.size(); end < nodeOf.length; end++) {
+            rail[nodeOf[end]] |= ends.get(end).isRail();
         }
         return rail;
     }
@@ -203,14 +215,22 @@ final class Nets {
 
     /** Empty for an end that nothing is connected to. */
     Optional<Net> netOf(Target end) {
-        Integer number = numbers.get(end);
-        return number == null ? Optional.empty() : netOf[number];
+        int number = find(end);
+        return number < 0 ? Optional.empty() : netOf[number];
+    }
+
+    Optional<Net> netOf(int number) {
+        return netOf[number];
     }
 
     /** Number of the node of an end; -1 for a pin or rail that the plan does not use. */
     int node(Target end) {
-        Integer number = numbers.get(end);
-        return number == null ? -1 : nodeOf[number];
+        int number = find(end);
+        return number < 0 ? -1 : nodeOf[number];
+    }
+
+    int node(int number) {
+        return nodeOf[number];
     }
 
     int nodes() {

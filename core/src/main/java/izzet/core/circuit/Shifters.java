@@ -30,20 +30,18 @@ final class Shifters {
     }
 
     List<Pin> pinsUnder(Wire wire) {
-        return pinsUnder.computeIfAbsent(wire.from(), from -> findPinsUnder(wire));
+        Net net = wire.net().orElse(null);
+        if (net == null) {
+            return List.of();
+        }
+        boolean behind = net.pins().isEmpty() && First.any(net.wires(), w -> w.role() == Role.SHIFT);
+        return behind ? pinsUnder.computeIfAbsent(wire.from(), from -> findPinsUnder(wire)) : net.pins();
     }
 
     private List<Pin> findPinsUnder(Wire wire) {
-        List<Pin> direct = wire.net().map(Net::pins).orElse(List.of());
-        boolean behind = direct.isEmpty()
-                && wire.net()
-                        .filter(n -> First.any(n.wires(), w -> w.role() == Role.SHIFT))
-                        .isPresent();
-        return behind
-                ? circuit.board().signalPins().stream()
-                        .filter(p -> linesOn(p).contains(wire))
-                        .toList()
-                : direct;
+        return circuit.board().signalPins().stream()
+                .filter(p -> linesOn(p).contains(wire))
+                .toList();
     }
 
     /**

@@ -60,14 +60,24 @@ public final class Tolerances {
     public static List<Miss> misses(Circuit circuit) {
         List<Miss> misses = new ArrayList<>();
         for (Levels.Reading reading : circuit.levels().readings()) {
-            if (reading.highMargin() != null && !reading.missesHigh()) {
+            if (reading.highMargin() != null && !reading.missesHigh() && near(reading, true)) {
                 worst(circuit, reading, true).filter(m -> m.margin() < 0).ifPresent(misses::add);
             }
-            if (reading.lowMargin() != null && !reading.missesLow()) {
+            if (reading.lowMargin() != null && !reading.missesLow() && near(reading, false)) {
                 worst(circuit, reading, false).filter(m -> m.margin() < 0).ifPresent(misses::add);
             }
         }
         return misses;
+    }
+
+    /** Whether the margin is small enough for any supplies to take it away. */
+    private static boolean near(Levels.Reading reading, boolean high) {
+        Level needs = high
+                ? reading.receiver().levels().vih()
+                : reading.receiver().levels().vil();
+        double given = high ? reading.high() : reading.low();
+        double margin = high ? reading.highMargin() : reading.lowMargin();
+        return margin <= USB_SHARE * (given + needs.ratio() * reading.receiver().supply());
     }
 
     private static Optional<Miss> worst(Circuit circuit, Levels.Reading reading, boolean high) {

@@ -21,14 +21,20 @@ public final class Wire {
     private final Double gives;
     private final Optional<Rail> source;
 
-    /** Set once, by the circuit that it belongs to. */
+    /** Its place among all lines of the circuit that it belongs to. */
+    private final int number;
+
+    /** Set once, by that circuit. */
     private Optional<Net> net = Optional.empty();
+
+    private int node = -1;
 
     /**
      * @param connection null while the line is not connected
      * @param gives of a supply output: its voltage now, as of cells that are fresh; null for other lines
      */
-    Wire(Unit unit, PartLine line, Connection connection, Double gives) {
+    Wire(int number, Unit unit, PartLine line, Connection connection, Double gives) {
+        this.number = number;
         this.unit = unit;
         this.line = line;
         this.connection = connection;
@@ -37,8 +43,18 @@ public final class Wire {
         this.source = Optional.ofNullable(gives).map(this::railOf);
     }
 
-    void in(Optional<Net> found) {
-        net = found;
+    void in(Optional<Net> foundNet, int foundNode) {
+        net = foundNet;
+        node = foundNode;
+    }
+
+    int number() {
+        return number;
+    }
+
+    /** Its conductor in the {@link DcModel}. */
+    public int node() {
+        return node;
     }
 
     /** The net that it is in; empty while nothing is connected to it. */
@@ -48,7 +64,7 @@ public final class Wire {
 
     /** The same line with a wire. */
     Wire with(Connection wire) {
-        return new Wire(unit, line, wire, gives);
+        return new Wire(number, unit, line, wire, gives);
     }
 
     public Unit unit() {
@@ -136,10 +152,7 @@ public final class Wire {
 
     /** The name a controller gives to the signal of a bus line. */
     public Optional<String> busSignal() {
-        if (role() == Role.RGB) {
-            return Optional.of(line.signal());
-        }
-        return role().bus() ? Optional.of(role().text().substring(role().text().indexOf('.') + 1)) : Optional.empty();
+        return role() == Role.RGB ? Optional.of(line.signal()) : role().signal();
     }
 
     @Override

@@ -46,6 +46,29 @@ class ProposalTest {
         }
     }
 
+    /** A wiper is measured: no resistor of the chip bends it, and the radio takes no converter from it. */
+    @Test
+    void whatIsMeasuredHasNoPullAndAConverterThatStaysOn() {
+        for (String board : List.of("wifi-dual-38", "wifi-dual-30", Workbench.MCU, "mcu-dual-40")) {
+            Workbench bench =
+                    Workbench.on(board).with("sign", "character-16x2-direct").with("dial", "potentiometer");
+            assertThat(bench.plan()
+                            .connection(Target.of("dial:W"))
+                            .orElseThrow()
+                            .pull())
+                    .as(board)
+                    .isNull();
+            assertThat(bench.plan().resistors()).as(board).isEmpty();
+            assertThat(bench.findings("P12")).as(board).isEmpty();
+        }
+    }
+
+    @Test
+    void crystalPinsAreTakenLast() {
+        Workbench bench = Workbench.on("mcu-8bit-bare-28").with("lamp", "led").with("sign", "character-16x2-direct");
+        assertThat(bench.findings("P3")).isEmpty();
+    }
+
     @Test
     void whatIsConnectedStays() {
         Workbench bench =

@@ -96,5 +96,9 @@ class PracticeTest {
                         .map(t -> t.fault().id() + t.place().key())
                         .toList());
         assertThat(TASKS).extracting(t -> t.fault().hint()).doesNotContain("");
+        assertThat(TASKS).extracting(t -> t.fault().mend().words()).allMatch(w -> w.endsWith("."));
+        assertThat(TASKS)
+                .filteredOn(t -> t.fault().id().equals("missing"))
+                .allSatisfy(t -> assertThat(t.fault().mend().spent()).containsExactly("one wire"));
     }
 }

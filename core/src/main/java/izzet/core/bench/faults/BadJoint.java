@@ -42,4 +42,9 @@ public final class BadJoint implements Fault {
     public String explained() {
         return "A scan may find everything; a record shows transfers that are heard and others that are not, to the same part. Move each wire while it runs.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Make the joint anew: solder it again, or take another wire.", List.of("one wire"));
+    }
 }

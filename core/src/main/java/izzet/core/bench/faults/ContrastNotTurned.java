@@ -45,4 +45,9 @@ public final class ContrastNotTurned implements Fault {
     public String explained() {
         return "Everything works and nothing is seen: the record is right, the glass is blank. Turn it until the cells show; the meter tells which way.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Turn the contrast until the cells show.", List.of());
+    }
 }

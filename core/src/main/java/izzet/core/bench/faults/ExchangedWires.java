@@ -69,4 +69,9 @@ public final class ExchangedWires implements Fault {
     public String explained() {
         return "Each wire brings what the other line was meant to get. A meter finds it: each of the two wires beeps to the wrong place.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Exchange the two wires.", List.of());
+    }
 }

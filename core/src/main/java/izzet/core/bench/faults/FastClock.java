@@ -91,4 +91,9 @@ public final class FastClock implements Fault {
         return "Above its limit a part may work, work when it is warm, or not at all; on this bench it hears nothing from half as much again. A record"
                 + " tells the clock; the data sheet tells the limit.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Set a slower clock in the program.", List.of());
+    }
 }

@@ -65,4 +65,9 @@ public final class FloatingReset implements Fault {
         return "The part comes up held in reset or half awake: blank, and right after a reset by hand."
                 + " No capacitor and no wait in the program cures it; a resistor or a pin does.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Give the reset a pin, or a resistor to the supply.", List.of("one resistor of 10 kΩ"));
+    }
 }

@@ -56,4 +56,9 @@ public final class MissingWire implements Fault {
     public String explained() {
         return "The line floats, or the part has no supply. A meter finds it: no beep from end to end.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Put the wire in.", List.of("one wire"));
+    }
 }

@@ -61,4 +61,11 @@ public final class NoPullUps implements Fault {
     public String explained() {
         return "Nothing brings the lines up: both stay near 0 V, and nobody answers. The meter shows it at once.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend(
+                "Put a resistor from each line of the bus to its supply.",
+                List.of("one resistor of 4.7 kΩ", "one resistor of 4.7 kΩ"));
+    }
 }

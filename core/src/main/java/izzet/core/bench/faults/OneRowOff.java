@@ -80,4 +80,9 @@ public final class OneRowOff implements Fault {
     public String explained() {
         return "Supply and ground meet other lines, too: switch off first. Count the holes from the end of the header, then try each wire with the meter.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Switch off and move the header by one row.", List.of());
+    }
 }

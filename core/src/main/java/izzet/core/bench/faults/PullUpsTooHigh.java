@@ -129,4 +129,9 @@ public final class PullUpsTooHigh implements Fault {
     public String explained() {
         return "Everything answers, and the board's pins get more than they stand: some live for years, some for a day. Only the meter tells.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Move the pull-ups to the rail of the board's level.", List.of());
+    }
 }

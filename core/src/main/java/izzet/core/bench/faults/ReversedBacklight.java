@@ -82,4 +82,9 @@ public final class ReversedBacklight implements Fault {
     public String explained() {
         return "No current flows through a lamp the other way round. What is written is there, and unlit. A diode test tells which end is which.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Exchange the two leads of the backlight.", List.of());
+    }
 }

@@ -78,4 +78,9 @@ public final class SaggingSupply implements Fault {
         return "Below its least voltage a part hangs, resets or shows rubbish. The meter at its own pins tells it; a shorter cable, another source or"
                 + " fewer lamps at once cure it.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Feed it from a stronger source by a shorter cable.", List.of("one supply"));
+    }
 }

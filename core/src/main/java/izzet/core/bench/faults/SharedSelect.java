@@ -67,4 +67,9 @@ public final class SharedSelect implements Fault {
     public String explained() {
         return "Both parts hear what is meant for one. In the record only one select ever moves; the meter beeps from one select to the other.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Give each part a select of its own.", List.of("one wire"));
+    }
 }

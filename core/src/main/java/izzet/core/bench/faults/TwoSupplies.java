@@ -79,4 +79,9 @@ public final class TwoSupplies implements Fault {
         return "Two sources on one row fight: the stronger lifts the weaker, and what hangs on the lower row gets more than it stands. Ohms between the"
                 + " rows tell it with everything unplugged; with power on each look costs a part.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Switch off and take one of the two supplies off the row.", List.of());
+    }
 }

@@ -61,4 +61,9 @@ public final class WrongAddressInCode implements Fault {
         return "A scan finds the module where the plan has it; a record shows the program asking elsewhere, and nobody answers."
                 + " Constants read back show the same.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Write the address of the plan into the program.", List.of());
+    }
 }

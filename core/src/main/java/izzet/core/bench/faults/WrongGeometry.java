@@ -89,4 +89,9 @@ public final class WrongGeometry implements Fault {
     public String explained() {
         return "Half of the rows, or every second one: the set-up tells the glass another size than it has. A record says what was told.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Write the size of the glass into the set-up.", List.of());
+    }
 }

@@ -58,4 +58,9 @@ public final class WrongStrap implements Fault {
     public String explained() {
         return "It answers at another address than the program asks. A scan shows one address missing and one that nobody expects.";
     }
+
+    @Override
+    public Mend mend() {
+        return new Mend("Move the strap to where the plan has it.", List.of());
+    }
 }

@@ -14,7 +14,6 @@ import izzet.core.plan.Bus;
 import izzet.core.quantity.Quantity;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 
 /**
@@ -40,27 +39,28 @@ public final class PullUpRule implements Rule {
 
     @Override
     public void check(Circuit circuit, Findings findings) {
-        Set<String> said = new LinkedHashSet<>();
+        Set<Object> said = new LinkedHashSet<>();
         for (JoinedNet net : circuit.joinedNets()) {
             PullUps pullUps = net.pullUps(circuit);
             findings.looked(this);
             boolean bare = net.bare(circuit);
             if (bare) {
-                if (said.add("none" + net.bus().id() + net.where())) {
+                if (said.add(List.of("none", net.bus().id(), net.where()))) {
                     none(circuit, findings, net);
                 }
                 continue;
             }
             double sinkLimit = net.sinkLimit(circuit);
-            if (pullUps.sinkAmperes() > sinkLimit && said.add("sink" + net.bus().id() + pullUps)) {
+            if (pullUps.sinkAmperes() > sinkLimit
+                    && said.add(List.of("sink", net.bus().id(), pullUps))) {
                 tooStrong(circuit, findings, net, pullUps, sinkLimit);
             }
             for (List<Net> side : net.sides()) {
-                if (JoinedNet.pullUpsOn(circuit, side).none()) {
-                    // Behind a switch: the trunk's pull-ups lift it, and its own would be counted there.
-                    continue;
+                PullUps own = net.sides().size() == 1 ? pullUps : JoinedNet.pullUpsOn(circuit, side);
+                // Behind a switch the trunk's pull-ups lift it, and its own would be counted there.
+                if (!own.none()) {
+                    rise(circuit, findings, net, own, sinkLimit, said);
                 }
-                rise(circuit, findings, net, JoinedNet.pullUpsOn(circuit, side), sinkLimit, said);
             }
         }
     }
@@ -125,12 +125,12 @@ public final class PullUpRule implements Rule {
     }
 
     private void rise(
-            Circuit circuit, Findings findings, JoinedNet net, PullUps pullUps, double sinkLimit, Set<String> said) {
+            Circuit circuit, Findings findings, JoinedNet net, PullUps pullUps, double sinkLimit, Set<Object> said) {
         Bus bus = net.bus();
         I2cMode mode = I2cMode.forClock(bus.clockHz());
         double farads = net.farads(circuit);
         double seconds = pullUps.riseSeconds(farads);
-        if (seconds <= mode.riseSeconds() || !said.add("rise" + bus.id() + pullUps)) {
+        if (seconds <= mode.riseSeconds() || !said.add(List.of("rise", bus.id(), pullUps))) {
             return;
         }
         double smallest = PullUps.minimumOhms(pullUps.idleVolts(), sinkLimit);
@@ -166,7 +166,6 @@ public final class PullUpRule implements Rule {
     }
 
     private static String describe(PullUps pullUps) {
-        return String.format(
-                Locale.ROOT, "%d, together %s", pullUps.fitted().size(), Quantity.ohms(pullUps.parallelOhms()));
+        return pullUps.fitted().size() + ", together " + Quantity.ohms(pullUps.parallelOhms());
     }
 }

@@ -49,7 +49,7 @@ public final class CommonGroundRule implements Rule {
                     continue;
                 }
                 findings.looked(this);
-                boolean joined = dc.held(dc.node(wire.from())).isPresent();
+                boolean joined = dc.held(wire.node()).isPresent();
                 boolean apart = net.filter(n -> n.rails().isEmpty()).isPresent();
                 if (!joined && (gives || apart)) {
                     report(findings, wire, gives);

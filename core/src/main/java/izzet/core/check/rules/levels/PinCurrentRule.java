@@ -93,12 +93,15 @@ public final class PinCurrentRule implements Rule {
         circuit.units().forEach(unit -> {
             Double most =
                     unit.part().supply() == null ? null : unit.part().supply().carriesMilliamps();
+            if (most == null) {
+                return;
+            }
             double amperes = loads.stream()
                     .filter(l -> l.output().owner().equals(unit.id()))
                     .map(PinCurrents.Load::withinLimit)
                     .mapToDouble(l -> Math.max(l.sourceAmperes(), l.sinkAmperes()))
                     .sum();
-            if (most == null || amperes == 0) {
+            if (amperes == 0) {
                 return;
             }
             findings.compared(this, Quantity.amperes(most / 1000 - amperes), unit.name());

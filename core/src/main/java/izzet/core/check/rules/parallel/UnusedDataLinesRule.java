@@ -75,7 +75,7 @@ public final class UnusedDataLinesRule implements Rule {
     /** What rails or resistors hold a line at; empty for one that nothing holds, or that a pin drives. */
     private static Optional<Double> level(Circuit circuit, Wire wire) {
         DcModel dc = circuit.dc();
-        int node = dc.node(wire.from());
+        int node = wire.node();
         Optional<Double> held = dc.held(node);
         if (held.isPresent() || wire.net().filter(n -> n.pins().isEmpty()).isEmpty()) {
             return held;

@@ -41,7 +41,7 @@ public final class FloatingInputRule implements Rule {
         boolean driven = !net.pins().isEmpty()
                 || net.wires().stream().anyMatch(w -> w != wire && w.line().direction() != Direction.IN);
         DcModel dc = circuit.dc();
-        int node = dc.node(wire.from());
+        int node = wire.node();
         return driven
                 || dc.pieceAt(node)
                         .map(p -> dc.at(p, new DcModel.State()).holds(node))

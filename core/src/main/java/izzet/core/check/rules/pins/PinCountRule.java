@@ -2,6 +2,7 @@ package izzet.core.check.rules.pins;
 
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
+import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
 import izzet.core.check.Rule;
@@ -49,12 +50,16 @@ public final class PinCountRule implements Rule {
         }
     }
 
+    private record SharedLine(String bus, Role role, String signal) {}
+
     /** Required lines without a pin; a line of a bus counts once, and not where another part has brought it to a pin. */
     private static List<Wire> open(Circuit circuit) {
-        Set<String> shared = new HashSet<>();
-        circuit.wires().stream()
-                .filter(w -> w.role().bus() && w.net().isPresent())
-                .forEach(w -> shared.add(key(w)));
+        Set<SharedLine> shared = new HashSet<>();
+        for (Wire wire : circuit.wires()) {
+            if (wire.role().bus() && wire.net().isPresent()) {
+                shared.add(key(wire));
+            }
+        }
         List<Wire> open = new ArrayList<>();
         for (Wire wire : circuit.wires()) {
             boolean wants = wire.line().required()
@@ -68,9 +73,9 @@ public final class PinCountRule implements Rule {
         return open;
     }
 
-    private static String key(Wire wire) {
-        return wire.unit().placed().bus() + " " + wire.role() + " "
-                + wire.line().signal();
+    private static SharedLine key(Wire wire) {
+        return new SharedLine(
+                wire.unit().placed().bus(), wire.role(), wire.line().signal());
     }
 
     private void report(Circuit circuit, Findings findings, List<Wire> open, int free) {
@@ -121,11 +126,15 @@ public final class PinCountRule implements Rule {
     }
 
     private static long lines(Part part, Part.Interface variant) {
-        return part.linesOf(variant.id()).stream()
-                .filter(PartLine::required)
-                .filter(l -> !variant.rests().containsKey(l.id()) && l.rest() == null)
-                .filter(l -> LegalPins.wantsPin(l.role()))
-                .count();
+        long count = 0;
+        for (PartLine line : part.linesOf(variant.id())) {
+            boolean wants = line.required()
+                    && line.rest() == null
+                    && LegalPins.wantsPin(line.role())
+                    && !variant.rests().containsKey(line.id());
+            count += wants ? 1 : 0;
+        }
+        return count;
     }
 
     private static boolean slow(Wire wire) {

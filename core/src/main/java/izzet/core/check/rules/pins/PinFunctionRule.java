@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.First;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
@@ -9,8 +10,10 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
+import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
+import java.util.List;
 import java.util.stream.Collectors;
 
 /**
@@ -41,7 +44,7 @@ public final class PinFunctionRule implements Rule {
                 continue;
             }
             crossed(circuit, findings, wire);
-            for (Pin pin : wire.net().map(n -> n.pins()).orElse(java.util.List.of())) {
+            for (Pin pin : wire.net().map(Net::pins).orElse(List.of())) {
                 findings.looked(this);
                 if (!LegalPins.hasFunction(circuit, wire, pin)) {
                     String able =
@@ -65,12 +68,11 @@ public final class PinFunctionRule implements Rule {
             return;
         }
         boolean data = wire.role() == Role.I2C_SDA;
-        wire.net().stream()
-                .flatMap(n -> n.wires().stream())
-                .filter(w -> data
-                        ? w.role() == Role.CHANNEL_SCL || w.role() == Role.GATE_OUTPUT
-                        : w.role() == Role.CHANNEL_SDA)
-                .findFirst()
+        First.of(
+                        wire.net().map(Net::wires).orElse(List.of()),
+                        w -> data
+                                ? w.role() == Role.CHANNEL_SCL || w.role() == Role.GATE_OUTPUT
+                                : w.role() == Role.CHANNEL_SDA)
                 .ifPresent(helper -> findings.of(
                                 this, Severity.STOP, "{line} hangs on {helper}, which carries the bus {other}.")
                         .aspect("crossed")

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.First;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.check.Findings;
@@ -63,7 +64,7 @@ public final class SharedPinRule implements Rule {
     private static List<Wire> clashing(List<Wire> users) {
         List<Wire> clashing = new ArrayList<>();
         for (Wire wire : users) {
-            if (users.stream().anyMatch(other -> other != wire && !Sharing.may(wire, other))) {
+            if (First.any(users, other -> other != wire && !Sharing.may(wire, other))) {
                 clashing.add(wire);
             }
         }

@@ -41,7 +41,7 @@ public final class StartLevelRule implements Rule {
                 continue;
             }
             DcModel dc = circuit.dc();
-            int node = dc.node(wire.from());
+            int node = wire.node();
             Optional<DcModel.Piece> piece = dc.pieceAt(node);
             LogicLevels levels = wire.unit().part().levels().get(wire.line().levels());
             Optional<Double> supply = circuit.logicVolts(wire.unit(), wire.line());
