@@ -20,6 +20,8 @@ public enum Trouble {
     OPEN_LINE,
     /** A line rests at no level. */
     NO_REST_LEVEL,
+    /** A resistor of the chip bends what is measured. */
+    MEASURED_PULL,
     /** A lamp gets too much or too little. */
     LAMP_CURRENT,
     /** Lines cannot share their pin. */

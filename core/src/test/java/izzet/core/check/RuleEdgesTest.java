@@ -1,6 +1,7 @@
 package izzet.core.check;
 
 import static izzet.core.Workbench.on;
+import static izzet.core.Workbench.only;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
@@ -9,6 +10,7 @@ import izzet.core.catalog.CatalogReader;
 import izzet.core.catalog.Part;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
+import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -75,6 +77,42 @@ class RuleEdgesTest {
                 });
         // One that stops before is rule L11's.
         assertThat(judged(plan, "character-16x2-direct", supply, "\"minVolts\": 2.71, \"maxVolts\": 5.5", "L16"))
+                .isEmpty();
+    }
+
+    private static Workbench dial(String pull) {
+        Workbench bench = on("wifi-dual-38").with("dial", "potentiometer");
+        return bench.wire("dial:W", "board:GPIO32", null, pull);
+    }
+
+    /** The chip's own resistor on a wiper: half way it reads too high or too low; the repair leaves it off. */
+    @Test
+    void aPullOnWhatIsMeasured() {
+        assertThat(dial(null).findings("P14")).isEmpty();
+        Workbench up = dial("internal-up");
+        assertThat(only(up, "P14"))
+                .contains("the dial W")
+                .contains("pull-up is on")
+                .contains("instead of 1.65 V");
+        assertThat(up.findings("P14").get(0).figures()).anyMatch(f -> f.name().equals("off by") && f.number() > 0.05);
+        assertThat(dial("internal-down").findings("P14").get(0).figures())
+                .anyMatch(f -> f.name().equals("off by") && f.number() < -0.05);
+        up.edit(up.repairs("P14").get(0).edit());
+        assertThat(up.findings("P14")).isEmpty();
+        assertThat(up.plan().connection(Target.of("dial:W")).orElseThrow().pull())
+                .isNull();
+        // The same dial beside a second one on its wire, which has the resistor on.
+        Workbench beside = dial(null).bare("other", "potentiometer", "divider");
+        assertThat(beside.wire("other:W", "board:GPIO32", null, "internal-up").findings("P14"))
+                .hasSize(1);
+        // A pin that has no resistor pulls nothing.
+        assertThat(on("wifi-dual-38")
+                        .with("dial", "potentiometer")
+                        .wire("dial:W", "board:GPIO34", null, "internal-up")
+                        .findings("P14"))
+                .isEmpty();
+        // Nothing else holds the line: the chip's resistor is half of a divider, on purpose.
+        assertThat(dial("internal-up").off("dial:A").off("dial:B").findings("P14"))
                 .isEmpty();
     }
 
