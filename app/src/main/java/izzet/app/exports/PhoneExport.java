@@ -1,6 +1,7 @@
 package izzet.app.exports;
 
 import izzet.app.preference.Preferences;
+import izzet.app.shell.Look;
 import izzet.app.wiring.WiringWords;
 import izzet.core.wiring.MeterCheck;
 import izzet.core.wiring.WiringList;
@@ -19,10 +20,12 @@ class PhoneExport implements PlanExport {
 
     private final ITemplateEngine templates;
     private final Preferences preferences;
+    private final Look look;
 
-    PhoneExport(ITemplateEngine templates, Preferences preferences) {
+    PhoneExport(ITemplateEngine templates, Preferences preferences, Look look) {
         this.templates = templates;
         this.preferences = preferences;
+        this.look = look;
     }
 
     @Override
@@ -48,6 +51,7 @@ class PhoneExport implements PlanExport {
                         new Context(
                                 null,
                                 Map.of(
+                                        "size", look.chosenSize(),
                                         "words", new WiringWords(),
                                         "name", source.name(),
                                         "plan", source.stored().id(),

@@ -1,6 +1,7 @@
 package izzet.app.exports;
 
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import izzet.app.shell.Look;
 import izzet.core.wiring.MeterCheck;
 import izzet.core.wiring.WiringList;
 import java.io.ByteArrayOutputStream;
@@ -22,9 +23,11 @@ class SheetExport implements PlanExport {
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
     private final ITemplateEngine templates;
+    private final Look look;
 
-    SheetExport(ITemplateEngine templates) {
+    SheetExport(ITemplateEngine templates, Look look) {
         this.templates = templates;
+        this.look = look;
     }
 
     @Override
@@ -52,6 +55,7 @@ class SheetExport implements PlanExport {
                         checks.computeIfAbsent(c.when(), w -> new ArrayList<>()).add(c));
         Map<String, Object> model = new LinkedHashMap<>();
         model.put("name", source.name());
+        model.put("size", look.size());
         model.put("board", source.circuit().board().name());
         model.put("left", map.edge("left"));
         model.put("right", map.edge("right"));

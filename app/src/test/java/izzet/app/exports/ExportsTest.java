@@ -2,7 +2,9 @@ package izzet.app.exports;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.microsoft.playwright.Page;
@@ -11,23 +13,28 @@ import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import izzet.app.Browser;
 import izzet.app.plan.PlanStore;
+import izzet.app.shell.Look;
 import izzet.core.catalog.CatalogReader;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
 import izzet.core.wiring.WireColours;
 import izzet.core.wiring.WiringList;
+import jakarta.servlet.http.Cookie;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -97,6 +104,36 @@ class ExportsTest {
             steps().stream().filter(WiringList.Step::wire).forEach(s -> assertThat(words)
                     .contains(s.from().words(), s.to().words()));
         }
+    }
+
+    /** Who reads large text takes large print away. */
+    @Test
+    void paperAndPhoneAreAsLargeAsTheText() throws Exception {
+        float usual = sizes("device.usual").last();
+        assertThat(sizes("device.large").last()).isGreaterThan(usual * 1.2f);
+        assertThat(sizes("device.largest").last()).isGreaterThan(usual * 1.5f);
+        Cookie large = new Cookie(Look.COOKIE, "device.large");
+        pages.perform(get("/api/plans/" + id + "/exports/phone.html").cookie(large))
+                .andExpect(content().string(containsString("data-size=\"large\"")));
+    }
+
+    /** Of all letters on the sheet, in points. */
+    private SortedSet<Float> sizes(String look) throws Exception {
+        byte[] file = pages.perform(
+                        get("/api/plans/" + id + "/exports/sheet.pdf").cookie(new Cookie(Look.COOKIE, look)))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        SortedSet<Float> sizes = new TreeSet<>();
+        try (var pdf = Loader.loadPDF(file)) {
+            new PDFTextStripper() {
+                @Override
+                protected void writeString(String text, List<TextPosition> letters) {
+                    letters.forEach(l -> sizes.add(Math.round(l.getFontSizeInPt() * 10) / 10f));
+                }
+            }.getText(pdf);
+        }
+        return sizes;
     }
 
     @Test
