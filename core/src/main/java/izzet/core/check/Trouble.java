@@ -18,6 +18,8 @@ public enum Trouble {
     PULL_UPS,
     /** A line leads nowhere. */
     OPEN_LINE,
+    /** Data lines are wired that the interface does not have. */
+    WRONG_HALF,
     /** A line rests at no level. */
     NO_REST_LEVEL,
     /** A resistor of the chip bends what is measured. */

@@ -10,6 +10,7 @@ import izzet.core.catalog.CatalogReader;
 import izzet.core.catalog.Part;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -215,5 +216,49 @@ class RuleEdgesTest {
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet());
         assertThat(raised).containsAll(Arrays.asList(Trouble.values()));
+    }
+
+    private static Workbench hall(String interfaceId) {
+        return on(Workbench.MCU).with("hall", "character-16x2-direct", interfaceId);
+    }
+
+    /** Four wires on D0 to D3 in 4-bit mode, drawn from either end: one finding, whose repair moves them up. */
+    @Test
+    void aDisplayOnItsLowerDataLines() {
+        assertThat(hall("4-bit").findings("W3")).isEmpty();
+        Workbench low = hall("4-bit");
+        List<Target> pins = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            Target pin = low.plan()
+                    .connection(Target.of("hall:D" + (4 + i)))
+                    .orElseThrow()
+                    .to();
+            pins.add(pin);
+            low.off("hall:D" + (4 + i))
+                    .wire(i % 2 == 0 ? "hall:D" + i : pin.toString(), i % 2 == 0 ? pin.toString() : "hall:D" + i);
+        }
+        assertThat(only(low, "W3"))
+                .isEqualTo("the hall takes its data on D4, D5, D6, D7 in this interface; D0, D1, D2, D3 are wired,"
+                        + " which it does not listen to.");
+        assertThat(low.findings("P6")).isEmpty();
+        low.edit(low.repairs("W3").get(0).edit());
+        assertThat(low.findings("W3")).isEmpty();
+        assertThat(low.findings("P6")).isEmpty();
+        for (int i = 0; i < 4; i++) {
+            assertThat(low.plan()
+                            .connection(Target.of("hall:D" + (4 + i)))
+                            .orElseThrow()
+                            .to())
+                    .isEqualTo(pins.get(i));
+        }
+        // All eight in 8-bit mode, all eight wired in 4-bit mode, none wired: other matters or none.
+        assertThat(hall("8-bit").findings("W3")).isEmpty();
+        Workbench all = hall("8-bit");
+        all.edit(new PlanEdit.ChooseInterface("hall", "4-bit"));
+        assertThat(all.findings("W3")).isEmpty();
+        assertThat(on(Workbench.MCU)
+                        .bare("hall", "character-16x2-direct", "4-bit")
+                        .findings("W3"))
+                .isEmpty();
     }
 }

@@ -7,6 +7,7 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
+import izzet.core.check.rules.parallel.UpperHalfRule;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Net;
@@ -39,7 +40,7 @@ public final class UnconnectedRule implements Rule {
         for (Unit unit : circuit.units()) {
             List<Wire> open = circuit.wiresOf(unit).stream()
                     .filter(w -> required(w) && w.net().isEmpty())
-                    .filter(w -> !FloatingInputRule.concerns(w))
+                    .filter(w -> !FloatingInputRule.concerns(w) && !UpperHalfRule.concerns(circuit, w))
                     .toList();
             findings.looked(this);
             for (Wire wire : circuit.wiresOf(unit)) {
