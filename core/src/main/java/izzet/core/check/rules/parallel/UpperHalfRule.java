@@ -43,11 +43,12 @@ public final class UpperHalfRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Unit unit : circuit.units()) {
-            List<Wire> open = open(circuit, unit);
-            List<Connection> beside = beside(circuit, unit);
-            if (unit.variant().bits() != null && unit.part().interfaces().size() > 1) {
-                findings.looked(this);
+            if (unit.variant().bits() == null || unit.part().interfaces().size() < 2) {
+                continue;
             }
+            findings.looked(this);
+            List<Wire> open = open(circuit, unit);
+            List<Connection> beside = open.isEmpty() ? List.of() : beside(circuit, unit);
             if (open.isEmpty() || beside.isEmpty()) {
                 continue;
             }

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.pins;
 
+import izzet.core.catalog.First;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.PinFunction;
 import izzet.core.check.Findings;
@@ -9,12 +10,10 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
-import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
 import izzet.core.quantity.Quantity;
-import java.util.List;
 import java.util.Optional;
 
 /**
@@ -44,15 +43,15 @@ public final class MeasuredPullRule implements Rule {
     @Override
     public void check(Circuit circuit, Findings findings) {
         for (Connection c : circuit.connections()) {
-            List<Wire> measured = !c.to().isPin()
-                    ? List.of()
-                    : circuit.netOf(c.to()).map(Net::wires).orElse(List.of()).stream()
-                            .filter(w -> w.capability().equals(PinFunction.ANALOG_IN))
-                            .toList();
-            if (!measured.isEmpty()) {
+            Optional<Wire> measured = !c.to().isPin()
+                    ? Optional.empty()
+                    : circuit.netOf(c.to())
+                            .flatMap(net ->
+                                    First.of(net.wires(), w -> w.capability().equals(PinFunction.ANALOG_IN)));
+            if (measured.isPresent()) {
                 findings.looked(this);
                 if (c.pull() != null) {
-                    judge(circuit, findings, c, measured.get(0));
+                    judge(circuit, findings, c, measured.get());
                 }
             }
         }
