@@ -42,20 +42,23 @@ public final class BusWords {
         if (table.realHz() == null) {
             return asked + "; the board's file does not tell how it divides its clock";
         }
-        return Math.abs(table.realHz() - table.bus().clockHz()) < 1
+        return exact(table.realHz(), table.bus().clockHz())
                 ? asked + ", as the board's divider gives it"
                 : asked + " asked for, " + hertz(table.realHz()) + " by the board's divider";
     }
 
     /** "as the bus", or "2.5 MHz, 2.2 MHz by the board's divider". */
-    public String spoken(SerialTable table, SerialTable.Row row) {
+    public String spoken(SerialTable.Row row) {
         if (!row.own()) {
             return "as the bus";
         }
-        boolean exact = row.realHz() == null || Math.abs(row.realHz() - row.clockHz()) < 1;
-        return exact || table.bus().bitBanged()
+        return row.realHz() == null || exact(row.realHz(), row.clockHz())
                 ? hertz(row.clockHz())
                 : hertz(row.clockHz()) + ", " + hertz(row.realHz()) + " by the board's divider";
+    }
+
+    private static boolean exact(double real, int asked) {
+        return Math.abs(real - asked) < 1;
     }
 
     public String dataOut(SerialTable.Row row, boolean alone) {

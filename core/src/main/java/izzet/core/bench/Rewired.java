@@ -8,8 +8,6 @@ import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -55,14 +53,6 @@ public final class Rewired {
     /** @param told part, strap and setting with commas between */
     public static Plan strapped(Plan plan, String told) {
         String[] ids = told.split(",");
-        return parts(plan, p -> {
-            if (!p.id().equals(ids[0])) {
-                return p;
-            }
-            Map<String, String> straps = new TreeMap<>(p.straps());
-            straps.put(ids[1], ids[2]);
-            return new PlacedPart(
-                    p.id(), p.part(), p.partVersion(), p.name(), p.interfaceId(), straps, p.bus(), p.address());
-        });
+        return parts(plan, p -> p.id().equals(ids[0]) ? p.withStrap(ids[1], ids[2]) : p);
     }
 }

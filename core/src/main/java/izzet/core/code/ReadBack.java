@@ -85,6 +85,8 @@ public final class ReadBack {
         ENABLE("enable pin", "en|enable|e"),
         REGISTER("register select pin", "rs");
 
+        private static final Pattern FREQUENCY = Pattern.compile("([_-](k|m)?hz|hertz)$");
+
         private final String words;
         private final Pattern pattern;
 
@@ -96,6 +98,10 @@ public final class ReadBack {
         static Optional<Meaning> of(String name) {
             // "lcdAddress" and "LCD_ADDRESS" are the same words.
             String plain = name.replaceAll("([a-z0-9])([A-Z])", "$1_$2").toLowerCase(Locale.ROOT);
+            if (FREQUENCY.matcher(plain).find()) {
+                // A clock of "the select panel" is no select.
+                return Optional.empty();
+            }
             for (Meaning meaning : values()) {
                 if (meaning.pattern.matcher(plain).find()) {
                     return Optional.of(meaning);

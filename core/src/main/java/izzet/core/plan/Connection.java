@@ -47,6 +47,11 @@ public record Connection(Target from, Target to, Double seriesOhms, String pull,
         return new Connection(from, to, seriesOhms, pull, lock ? true : null);
     }
 
+    /** The same wire with the resistor inside the chip off. */
+    public Connection withoutPull() {
+        return new Connection(from, to, seriesOhms, null, locked);
+    }
+
     /** Whether it is locked. */
     public boolean staysPut() {
         return Boolean.TRUE.equals(locked);

@@ -53,7 +53,7 @@ public record PlacedPart(
     }
 
     public PlacedPart withPart(String newPart, int newVersion, String newInterface, Map<String, String> newStraps) {
-        return new PlacedPart(id, newPart, newVersion, name, newInterface, newStraps, bus, address);
+        return new PlacedPart(id, newPart, newVersion, name, newInterface, newStraps, bus, address, clockHz);
     }
 
     public PlacedPart withInterface(String newInterface) {

@@ -6,10 +6,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import izzet.core.Workbench;
+import izzet.core.bench.Rewired;
 import izzet.core.code.BringUp;
 import izzet.core.code.Op;
+import izzet.core.code.ReadBack;
 import izzet.core.edit.BusEdits;
 import izzet.core.plan.Bus;
+import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanDocument;
 import izzet.core.plan.PlanEdit;
@@ -17,6 +20,7 @@ import izzet.core.record.CaptureCard;
 import izzet.core.record.Instrument;
 import izzet.core.repair.Repair;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** A display and its touch controller share a serial bus; the program speaks to each at its own clock. */
@@ -44,7 +48,7 @@ class OwnClockTest {
         assertThat(only(bench, "S3")).contains("the touch takes 2.5 MHz at most");
         Repair first = bench.repairs("S3").get(0);
         assertThat(first.title()).isEqualTo("Speak to the touch at 2.5 MHz, to the others as before");
-        assertThat(first.price().limits()).isEmpty();
+        assertThat(first.price().limits()).containsExactly("What goes to the touch takes longer.");
         bench.edit(first.edit());
         assertThat(bench.findings("S3")).isEmpty();
         assertThat(bench.plan().bus(bus(bench)).orElseThrow().clockHz()).isEqualTo(10_000_000);
@@ -132,6 +136,32 @@ class OwnClockTest {
         assertThat(slow(bench, 10_000_000).plan().part("touch").orElseThrow().clockHz())
                 .as("the clock of the bus is no clock of its own")
                 .isNull();
+    }
+
+    /** Who takes another version of a part, or sees a wrong strap at the bench, has the clock of before. */
+    @Test
+    void otherChangesOfThePartLeaveIt() {
+        PlacedPart touch = slow(cabin(), 2_000_000).plan().part("touch").orElseThrow();
+        assertThat(List.of(
+                        touch.withPart(touch.part(), 9, touch.interfaceId(), Map.of()),
+                        touch.withStrap("any", "left"),
+                        touch.withName("other"),
+                        touch.withInterface("other"),
+                        touch.withBus("other")))
+                .extracting(PlacedPart::clockHz)
+                .containsOnly(2_000_000);
+        Plan strapped = Rewired.strapped(slow(cabin(), 2_000_000).plan(), "touch,any,left");
+        assertThat(strapped.part("touch").orElseThrow()).isEqualTo(touch.withStrap("any", "left"));
+    }
+
+    /** Names of parts with the words of pins in them mislead nobody who reads the constants back. */
+    @Test
+    void theConstantIsNotReadBackAsAPin() {
+        Workbench bench = slow(cabin(), 2_000_000);
+        String constants =
+                "const int LED_SELECT_KHZ = 2000;\nconst int THE_CABIN_ROWS = 480;\nconst int ROWS_HERTZ = 5;";
+        assertThat(ReadBack.of(bench.circuit(), constants)).singleElement().satisfies(row -> assertThat(row.verdict())
+                .isEqualTo(ReadBack.Verdict.AGREES));
     }
 
     @Test

@@ -112,9 +112,22 @@ class RuleEdgesTest {
                         .wire("dial:W", "board:GPIO34", null, "internal-up")
                         .findings("P14"))
                 .isEmpty();
+        // Behind a resistor in the wire the pin is pulled further than the wiper.
+        Workbench behind = on("wifi-dual-38")
+                .with("dial", "potentiometer")
+                .wire("dial:W", "board:GPIO32", 10_000.0, "internal-up");
+        assertThat(offBy(behind)).isGreaterThan(2 * offBy(dial("internal-up")));
         // Nothing else holds the line: the chip's resistor is half of a divider, on purpose.
         assertThat(dial("internal-up").off("dial:A").off("dial:B").findings("P14"))
                 .isEmpty();
+    }
+
+    private static double offBy(Workbench bench) {
+        return bench.findings("P14").get(0).figures().stream()
+                .filter(f -> f.name().equals("off by"))
+                .findFirst()
+                .orElseThrow()
+                .number();
     }
 
     private static final String WANTS = "\"vih\": {\"ratio\": 0.7, \"volts\": 0}";
@@ -238,8 +251,9 @@ class RuleEdgesTest {
                     .wire(i % 2 == 0 ? "hall:D" + i : pin.toString(), i % 2 == 0 ? pin.toString() : "hall:D" + i);
         }
         assertThat(only(low, "W3"))
-                .isEqualTo("the hall takes its data on D4, D5, D6, D7 in this interface; D0, D1, D2, D3 are wired,"
-                        + " which it does not listen to.");
+                .isEqualTo(
+                        "the hall listens on D4, D5, D6, D7 in this interface, where nothing is wired; D0, D1, D2, D3"
+                                + " are, which it does not hear.");
         assertThat(low.findings("P6")).isEmpty();
         low.edit(low.repairs("W3").get(0).edit());
         assertThat(low.findings("W3")).isEmpty();
@@ -251,6 +265,13 @@ class RuleEdgesTest {
                             .to())
                     .isEqualTo(pins.get(i));
         }
+        // Unused lines tied to ground are right; what is open beside them is open for itself.
+        Workbench tied = hall("4-bit");
+        for (int i = 0; i < 4; i++) {
+            tied.off("hall:D" + (4 + i)).wire("hall:D" + i, i % 2 == 0 ? "rail:GND" : "rail:5V");
+        }
+        assertThat(tied.findings("W3")).isEmpty();
+        assertThat(only(tied, "P6")).contains("D4, D5, D6, D7 are not connected");
         // All eight in 8-bit mode, all eight wired in 4-bit mode, none wired: other matters or none.
         assertThat(hall("8-bit").findings("W3")).isEmpty();
         Workbench all = hall("8-bit");

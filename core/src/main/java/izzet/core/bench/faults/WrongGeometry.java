@@ -6,7 +6,6 @@ import izzet.core.bench.Rewired;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
-import izzet.core.plan.PlacedPart;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -62,17 +61,7 @@ public final class WrongGeometry implements Fault {
         Part other = desk.programmed().catalog().parts().get(key.substring(key.indexOf(',') + 1));
         return desk.programmed(Rewired.parts(
                 desk.programmed().plan(),
-                p -> p.id().equals(id)
-                        ? new PlacedPart(
-                                id,
-                                other.id(),
-                                other.version(),
-                                p.name(),
-                                p.interfaceId(),
-                                Map.of(),
-                                p.bus(),
-                                p.address())
-                        : p));
+                p -> p.id().equals(id) ? p.withPart(other.id(), other.version(), p.interfaceId(), Map.of()) : p));
     }
 
     @Override

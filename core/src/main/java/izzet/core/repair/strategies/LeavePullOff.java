@@ -5,7 +5,6 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
-import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
@@ -35,7 +34,7 @@ public final class LeavePullOff implements RepairStrategy {
                 .map(c -> Candidate.coded(
                         c.from().toString().replace(':', '-'),
                         "Leave the board's own resistor off at " + c.to().name(),
-                        new PlanEdit.Connect(new Connection(c.from(), c.to(), c.seriesOhms(), null, c.locked())),
+                        new PlanEdit.Connect(c.withoutPull()),
                         "set the pin " + c.to().name() + " as an input without a resistor"))
                 .toList();
     }

@@ -60,10 +60,12 @@ public final class OwnClock implements RepairStrategy {
 
     private static Candidate candidate(Unit unit, int hz) {
         String clock = Quantity.hertz(hz).toString();
-        return Candidate.coded(
+        return new Candidate(
                 unit.id() + "-" + hz,
                 "Speak to " + unit.name() + " at " + clock + ", to the others as before",
                 new PlanEdit.SetPartClock(unit.id(), hz),
-                "clock for the transfers of " + unit.name() + ": " + clock);
+                List.of(),
+                List.of("What goes to " + unit.name() + " takes longer."),
+                List.of("clock for the transfers of " + unit.name() + ": " + clock));
     }
 }

@@ -43,10 +43,9 @@ public final class UpperHalf implements RepairStrategy {
         for (int i = 0; i < Math.min(open.size(), beside.size()); i++) {
             Connection c = beside.get(i);
             Target line = UpperHalfRule.line(unit, c);
-            Target far = c.from().equals(line) ? c.to() : c.from();
             edits.add(new PlanEdit.Disconnect(c.from()));
-            edits.add(new PlanEdit.Connect(
-                    new Connection(open.get(i).from(), far, c.seriesOhms(), c.pull(), c.locked())));
+            edits.add(new PlanEdit.Connect(new Connection(
+                    open.get(i).from(), UpperHalfRule.far(unit, c), c.seriesOhms(), c.pull(), c.locked())));
             moved.add(line.name() + " to " + open.get(i).line().id());
         }
         return Candidate.plain(

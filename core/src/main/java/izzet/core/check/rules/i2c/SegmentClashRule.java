@@ -1,6 +1,5 @@
 package izzet.core.check.rules.i2c;
 
-import izzet.core.catalog.First;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -162,16 +161,14 @@ public final class SegmentClashRule implements Rule {
     }
 
     private static Optional<String> channel(Circuit circuit, Unit unit, Role role) {
-        List<Wire> wires =
-                circuit.wire(unit, role).flatMap(w -> w.net()).map(Net::wires).orElse(List.of());
-        if (!First.any(wires, w -> w.unit().part().busSwitch() != null)) {
-            return Optional.empty();
+        for (Wire helper :
+                circuit.wire(unit, role).flatMap(Wire::net).map(Net::wires).orElse(List.of())) {
+            Optional<Segments.Upstream> up =
+                    helper.unit().part().busSwitch() == null ? Optional.empty() : circuit.upstream(helper);
+            if (up.isPresent()) {
+                return up.map(Segments.Upstream::channel);
+            }
         }
-        return wires.stream()
-                .filter(w -> w.unit().part().busSwitch() != null)
-                .map(circuit::upstream)
-                .flatMap(Optional::stream)
-                .map(Segments.Upstream::channel)
-                .findFirst();
+        return Optional.empty();
     }
 }

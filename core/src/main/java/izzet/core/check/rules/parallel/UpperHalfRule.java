@@ -14,7 +14,6 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.Target;
 import java.util.List;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /**
  * W3: with half of its data lines a display takes the upper ones. Passes: a character display in 4-bit mode on D4 to D7. Fails: one on D0
@@ -55,7 +54,7 @@ public final class UpperHalfRule implements Rule {
             findings.of(
                             this,
                             Severity.STOP,
-                            "{part} takes its data on {right} in this interface; {wrong} {are} wired, which it does not listen to.")
+                            "{part} listens on {right} in this interface, where nothing is wired; {wrong} {are}, which it does not hear.")
                     .at(Place.of(unit))
                     .word("part", unit.name())
                     .word("right", open.stream().map(w -> w.line().id()).collect(Collectors.joining(", ")))
@@ -79,7 +78,7 @@ public final class UpperHalfRule implements Rule {
                 .toList();
     }
 
-    /** Wires at data lines that the part has in another interface only, in the order of its lines. */
+    /** Wires at data lines that the part has in another interface only, in the order of its lines; those that tie one to a supply are right. */
     public static List<Connection> beside(Circuit circuit, Unit unit) {
         String variant = unit.variant().id();
         return unit.part().lines().stream()
@@ -88,6 +87,7 @@ public final class UpperHalfRule implements Rule {
                 .map(id -> Target.line(unit.id(), id))
                 .flatMap(end -> circuit.plan().connections().stream()
                         .filter(c -> c.from().equals(end) || c.to().equals(end))
+                        .filter(c -> circuit.rail(far(unit, c)).isEmpty())
                         .limit(1))
                 .toList();
     }
@@ -101,9 +101,11 @@ public final class UpperHalfRule implements Rule {
 
     /** The end of such a wire that is a line of the part. */
     public static Target line(Unit unit, Connection wire) {
-        return Stream.of(wire.from(), wire.to())
-                .filter(t -> t.owner().equals(unit.id()))
-                .findFirst()
-                .orElseThrow();
+        return wire.from().owner().equals(unit.id()) ? wire.from() : wire.to();
+    }
+
+    /** Its other end. */
+    public static Target far(Unit unit, Connection wire) {
+        return wire.from().owner().equals(unit.id()) ? wire.to() : wire.from();
     }
 }

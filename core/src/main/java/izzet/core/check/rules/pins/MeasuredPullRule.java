@@ -13,6 +13,7 @@ import izzet.core.circuit.DcModel;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
 import izzet.core.quantity.Quantity;
 import java.util.Optional;
 
@@ -61,12 +62,9 @@ public final class MeasuredPullRule implements Rule {
         boolean up = Connection.INTERNAL_UP.equals(c.pull());
         Pin pin = circuit.board().pin(c.to().name()).orElseThrow();
         Optional<Double> ohms = circuit.board().pullOhms(pin, up);
-        Circuit without = new Circuit(
-                new PlanEdit.Connect(new Connection(c.from(), c.to(), c.seriesOhms(), null, c.locked()))
-                        .apply(circuit.plan()),
-                circuit.catalog());
-        Optional<Double> bent = level(circuit, line);
-        Optional<Double> plain = level(without, without.wire(line.from()).orElseThrow());
+        Circuit without = new Circuit(new PlanEdit.Connect(c.withoutPull()).apply(circuit.plan()), circuit.catalog());
+        Optional<Double> bent = level(circuit, c.to());
+        Optional<Double> plain = level(without, c.to());
         if (ohms.isEmpty() || bent.isEmpty() || plain.isEmpty()) {
             // Where the pin has none nothing pulls; where nothing else holds the line it is the other half of a
             // divider.
@@ -92,12 +90,13 @@ public final class MeasuredPullRule implements Rule {
                 .add();
     }
 
-    /** Empty where nothing holds the line. */
-    private static Optional<Double> level(Circuit circuit, Wire line) {
+    /** What the converter sees, on its side of a resistor in the wire; empty where nothing holds it. */
+    private static Optional<Double> level(Circuit circuit, Target pin) {
         DcModel dc = circuit.dc();
-        return dc.pieceAt(line.node())
+        int node = dc.node(pin);
+        return dc.pieceAt(node)
                 .map(piece -> dc.at(piece, new DcModel.State()))
-                .filter(point -> point.holds(line.node()))
-                .map(point -> point.volts(line.node()));
+                .filter(point -> point.holds(node))
+                .map(point -> point.volts(node));
     }
 }
