@@ -180,8 +180,16 @@ class ExportsTest {
             phone.context().setOffline(true);
             phone.navigate(page.toUri().toString());
             assertThat(phone.locator("li")).not().hasCount(0);
+            assertThat(phone.locator("#done")).containsText("0 of ");
+            assertThat((int) phone.evaluate("localStorage.length"))
+                    .as("what is only opened writes nothing")
+                    .isZero();
             phone.locator("input").first().check();
             assertThat(phone.locator("#done")).containsText("1 of ");
+            // Ticks of the same page in another window come by an event.
+            phone.evaluate("() => { localStorage.clear(); dispatchEvent(new StorageEvent('storage')); }");
+            assertThat(phone.locator("#done")).containsText("0 of ");
+            phone.locator("input").first().check();
             phone.reload();
             assertThat(phone.locator("#done")).containsText("1 of ");
             assertThat(phone.locator("input").first()).isChecked();
