@@ -6,33 +6,42 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
 /** Debian's headless Chromium, driven for tests. */
 public final class Browser implements AutoCloseable {
 
-    private final Playwright playwright =
-            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final com.microsoft.playwright.Browser browser = playwright
-            .chromium()
-            .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
+    /** One for all classes that a machine runs; each has contexts of its own. */
+    private static final com.microsoft.playwright.Browser CHROMIUM = launched();
+
+    private final List<BrowserContext> contexts = new ArrayList<>();
+
+    private static com.microsoft.playwright.Browser launched() {
+        Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        return playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+    }
 
     public Page page(int port, int width, int height, ColorScheme scheme) {
-        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+        BrowserContext context = CHROMIUM.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setBaseURL("http://127.0.0.1:" + port)
                 .setViewportSize(width, height)
                 .setHasTouch(width < 500)
                 .setColorScheme(scheme));
+        contexts.add(context);
         return context.newPage();
     }
 
@@ -42,7 +51,6 @@ public final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        browser.close();
-        playwright.close();
+        contexts.forEach(BrowserContext::close);
     }
 }

@@ -41,7 +41,7 @@ class SolutionsApi {
 
     @GetMapping("/api/plans/{id}/solutions")
     List<Map<String, Object>> of(@PathVariable long id, @RequestParam(defaultValue = "") List<String> wish) {
-        return solutions.of(plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish)).stream()
+        return solutions.of(id, plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish)).stream()
                 .map(SolutionsApi::json)
                 .toList();
     }
@@ -55,7 +55,7 @@ class SolutionsApi {
             @RequestHeader(name = "If-Match", required = false) String match) {
         long version = matching.version(id, match);
         StoredPlan stored = plans.at(id, version);
-        Solution way = solutions.one(stored.plan(), shelf.catalog(), Solutions.wishes(wish), solution);
+        Solution way = solutions.one(id, stored.plan(), shelf.catalog(), Solutions.wishes(wish), solution);
         StoredPlan mended = plans.apply(id, version, way.edit());
         return ResponseEntity.ok()
                 .eTag(mended.etag())
@@ -68,7 +68,7 @@ class SolutionsApi {
     List<Map<String, Object>> of(
             @RequestParam(defaultValue = "") List<String> wish, @RequestBody(required = false) String body) {
         PlanParcel parcel = parcels.read(body == null ? "" : body);
-        return solutions.of(parcel.plan(), parcel.catalog(shelf.catalog()), Solutions.wishes(wish)).stream()
+        return solutions.of(0, parcel.plan(), parcel.catalog(shelf.catalog()), Solutions.wishes(wish)).stream()
                 .map(SolutionsApi::json)
                 .toList();
     }

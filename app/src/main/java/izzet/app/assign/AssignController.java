@@ -1,15 +1,22 @@
 package izzet.app.assign;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.NoSuchThing;
+import izzet.app.jobs.Job;
+import izzet.app.jobs.Jobs;
 import izzet.app.pins.Weave;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PlanFrames;
 import izzet.core.assign.Assigner;
+import izzet.core.assign.Assigner.Answer;
 import izzet.core.assign.Assigner.Assignment;
+import izzet.core.assign.Assigner.Limits;
+import izzet.core.assign.Assigner.Outcome;
 import izzet.core.assign.Criterion;
 import izzet.core.assign.WaysOut;
 import izzet.core.assign.Weights;
+import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
@@ -18,6 +25,7 @@ import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -41,13 +49,17 @@ class AssignController {
     private final PlanStore plans;
     private final Shelf shelf;
     private final Checker checker;
-    private final AssignJobs jobs;
+    private final Assigner assigner;
+    private final WaysOut waysOut;
+    private final Jobs jobs;
 
-    AssignController(PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, AssignJobs jobs) {
+    AssignController(PlanFrames frames, PlanStore plans, Shelf shelf, Checker checker, Assigner assigner, Jobs jobs) {
         this.frames = frames;
         this.plans = plans;
         this.shelf = shelf;
         this.checker = checker;
+        this.assigner = assigner;
+        this.waysOut = WaysOut.all(assigner);
         this.jobs = jobs;
     }
 
@@ -70,7 +82,7 @@ class AssignController {
 
     @GetMapping("/plans/{id}/assign")
     String ask(@PathVariable long id, Model model) {
-        return page(id, Weights.USUAL, Assigner.Limits.USUAL.toMillis() / 1000.0, model);
+        return page(id, Weights.USUAL, Limits.USUAL.toMillis() / 1000.0, model);
     }
 
     private String page(long id, Weights weights, double seconds, Model model) {
@@ -100,9 +112,50 @@ class AssignController {
             }
         }
         StoredPlan stored = plans.at(id, version);
-        String job = jobs.begin(
-                id, version, stored.plan(), new Weights(weights), Duration.ofMillis(Math.round(seconds * 1000)));
-        return "redirect:/plans/" + id + "/assign/" + job;
+        Search search = new Search(
+                id,
+                version,
+                stored.plan(),
+                new Weights(weights),
+                Duration.ofMillis(Math.round(seconds * 1000)),
+                Instant.now());
+        Job<Found> job = jobs.of(
+                id,
+                search,
+                "Assign the pins of " + stored.plan().name(),
+                "/plans/" + id + "/pins",
+                j -> find(search, j));
+        return "redirect:/plans/" + id + "/assign/" + job.id();
+    }
+
+    /** What was asked for; at each time anew. */
+    private record Search(long plan, long version, Plan start, Weights weights, Duration time, Instant asked) {}
+
+    private record Found(Answer answer, WaysOut.Ways ways) {}
+
+    private Found find(Search search, Job<Found> job) {
+        Catalog catalog = shelf.catalog();
+        Limits limits = new Limits(
+                search.time(),
+                job::stopped,
+                price -> job.say("the best so far costs " + price + "."),
+                Limits.MOST_ANSWERS);
+        Answer answer = assigner.assign(search.start(), catalog, search.weights(), limits);
+        return new Found(
+                answer,
+                answer.outcome() == Outcome.NONE
+                        ? waysOut.of(search.start(), catalog, search.weights(), limits)
+                        : WaysOut.Ways.NONE);
+    }
+
+    /** @throws NoSuchThing when there is no such search of this plan any more */
+    @SuppressWarnings("unchecked")
+    private Job<Found> search(long id, long number) {
+        Job<?> job = jobs.get(number);
+        if (job.owner() != id || !(job.key() instanceof Search)) {
+            throw new NoSuchThing("This plan has no such search; start it again.");
+        }
+        return (Job<Found>) job;
     }
 
     private static int whole(String text) {
@@ -114,28 +167,26 @@ class AssignController {
     }
 
     @GetMapping("/plans/{id}/assign/{job}")
-    String look(@PathVariable long id, @PathVariable String job, Model model) throws InterruptedException {
-        AssignJobs.Job search = jobs.get(id, job);
-        search.await(PATIENCE);
+    String look(@PathVariable long id, @PathVariable long job, Model model) {
+        Job<Found> searching = search(id, job);
+        Search search = (Search) searching.key();
+        searching.await(PATIENCE);
         page(id, search.weights(), search.time().toMillis() / 1000.0, model);
-        model.addAttribute("job", job);
-        model.addAttribute("search", search);
-        model.addAttribute("searching", !search.done());
-        model.addAttribute("best", search.best());
-        model.addAttribute("fault", search.fault());
-        if (search.answer() != null) {
-            model.addAttribute("answer", search.answer());
-            model.addAttribute("cards", cards(search));
-            model.addAttribute("waysWhole", search.ways().whole());
-            model.addAttribute("ways", WayView.of(search.ways().found(), search.start(), shelf.catalog(), checker));
+        model.addAttribute("job", searching);
+        if (searching.done() && searching.fault() == null) {
+            Found found = searching.result();
+            model.addAttribute("answer", found.answer());
+            model.addAttribute("cards", cards(search, found.answer()));
+            model.addAttribute("waysWhole", found.ways().whole());
+            model.addAttribute("ways", WayView.of(found.ways().found(), search.start(), shelf.catalog(), checker));
             model.addAttribute("stale", plans.get(id).version() != search.version());
         }
         return "assign/page";
     }
 
-    private List<Card> cards(AssignJobs.Job search) {
+    private List<Card> cards(Search search, Answer answer) {
         List<Card> cards = new ArrayList<>();
-        for (Assignment a : search.answer().assignments()) {
+        for (Assignment a : answer.assignments()) {
             Plan after = a.edit().apply(search.start());
             Circuit circuit = new Circuit(after, shelf.catalog());
             Report report = checker.check(circuit);
@@ -176,8 +227,8 @@ class AssignController {
     }
 
     @PostMapping("/plans/{id}/assign/{job}/stop")
-    String stop(@PathVariable long id, @PathVariable String job) {
-        jobs.get(id, job).stop();
+    String stop(@PathVariable long id, @PathVariable long job) {
+        search(id, job).stop();
         return "redirect:/plans/" + id + "/assign/" + job;
     }
 
@@ -185,13 +236,14 @@ class AssignController {
     @PostMapping("/plans/{id}/assign/{job}/take")
     String take(
             @PathVariable long id,
-            @PathVariable String job,
+            @PathVariable long job,
             @RequestParam(defaultValue = "0") int number,
             @RequestParam(defaultValue = "0") int way) {
-        AssignJobs.Job search = jobs.get(id, job);
-        List<Assignment> found =
-                search.answer() == null ? List.of() : search.answer().assignments();
-        List<WaysOut.Way> ways = search.ways().found();
+        Job<Found> searching = search(id, job);
+        Search search = (Search) searching.key();
+        Found all = searching.done() ? searching.result() : null;
+        List<Assignment> found = all == null ? List.of() : all.answer().assignments();
+        List<WaysOut.Way> ways = all == null ? List.of() : all.ways().found();
         PlanEdit edit;
         if (number >= 1 && number <= found.size()) {
             edit = found.get(number - 1).edit();

@@ -1,6 +1,7 @@
 package izzet.app.exports;
 
 import izzet.app.files.FileNames;
+import izzet.app.jobs.Jobs;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import java.util.List;
@@ -21,7 +22,10 @@ class ExportsController {
     private final PlanFrames frames;
     private final PlanExports exports;
 
-    ExportsController(PlanFrames frames, PlanExports exports) {
+    private final Jobs jobs;
+
+    ExportsController(PlanFrames frames, PlanExports exports, Jobs jobs) {
+        this.jobs = jobs;
         this.frames = frames;
         this.exports = exports;
     }
@@ -67,6 +71,6 @@ class ExportsController {
                                 source.name() + " " + (point < 0 ? last : last.substring(0, point)),
                                 "plan",
                                 point < 0 ? ".txt" : last.substring(point)))
-                .body(export.make(source));
+                .body(jobs.take(id, export.title(), () -> export.make(source)));
     }
 }

@@ -2,8 +2,8 @@ package izzet.app.front;
 
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.WrongField;
+import izzet.app.jobs.Jobs;
 import izzet.app.plan.PlanStore;
-import izzet.app.shell.Turns;
 import izzet.core.assign.Assigner;
 import izzet.core.catalog.Catalog;
 import izzet.core.edit.QuickPlan;
@@ -30,14 +30,14 @@ class FrontController {
     private final PlanCards cards;
     private final Shelf shelf;
     private final Assigner assigner;
-    private final Turns turns;
+    private final Jobs jobs;
 
-    FrontController(PlanStore plans, PlanCards cards, Shelf shelf, Assigner assigner, Turns turns) {
+    FrontController(PlanStore plans, PlanCards cards, Shelf shelf, Assigner assigner, Jobs jobs) {
         this.plans = plans;
         this.cards = cards;
         this.shelf = shelf;
         this.assigner = assigner;
-        this.turns = turns;
+        this.jobs = jobs;
     }
 
     @GetMapping("/")
@@ -99,7 +99,8 @@ class FrontController {
         }
         List<QuickPlan.Want> wants = same ? wants(part, count, way, address) : wants(reading);
         String called = name.isBlank() ? name(wants, catalog) : name.strip();
-        Plan plan = turns.take(() -> QuickPlan.of(called, chosen, wants, catalog, assigner));
+        Plan plan =
+                jobs.take(0, "Make a plan from a list", () -> QuickPlan.of(called, chosen, wants, catalog, assigner));
         long id = plans.create(plan, wants.isEmpty() ? "started the plan" : "made from a list");
         return "redirect:/plans/" + id + (wants.isEmpty() ? "/parts" : "/pins");
     }

@@ -1,10 +1,13 @@
 package izzet.app.levels;
 
+import izzet.app.catalog.Shelf;
+import izzet.app.jobs.Job;
+import izzet.app.jobs.Jobs;
 import izzet.app.preference.Preferences;
 import izzet.app.shell.AskedNumber;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
-import izzet.app.shell.Turns;
+import izzet.core.catalog.Catalog;
 import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Rail;
 import izzet.core.check.Finding;
@@ -48,10 +51,12 @@ class LevelsController {
 
     private final PlanFrames frames;
     private final Preferences preferences;
-    private final Turns turns;
+    private final Shelf shelf;
+    private final Jobs jobs;
 
-    LevelsController(PlanFrames frames, Preferences preferences, Turns turns) {
-        this.turns = turns;
+    LevelsController(PlanFrames frames, Preferences preferences, Shelf shelf, Jobs jobs) {
+        this.shelf = shelf;
+        this.jobs = jobs;
         this.frames = frames;
         this.preferences = preferences;
     }
@@ -94,6 +99,9 @@ class LevelsController {
         }
     }
 
+    /** What simulated builds depend on. */
+    private record Asked(long plan, long version, double supplies, double resistors, Catalog catalog) {}
+
     /** How many of many builds keep every level, with supplies and resistors as they come. */
     @GetMapping("/plans/{id}/levels/builds")
     String builds(
@@ -104,10 +112,20 @@ class LevelsController {
         PlanFrame frame = frames.of(id, "levels");
         double supplies = AskedNumber.of(supply, USUAL_PERCENT, 0, MOST_PERCENT);
         double resistors = AskedNumber.of(resistor, USUAL_PERCENT, 0, 2 * MOST_PERCENT);
-        Builds builds = turns.take(() -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL));
         model.addAttribute("frame", frame);
         model.addAttribute("supply", supplies);
         model.addAttribute("resistor", resistors);
+        Job<Builds> job = jobs.of(
+                id,
+                new Asked(id, frame.stored().version(), supplies, resistors, shelf.catalog()),
+                "Build the plan " + Builds.USUAL + " times",
+                "/plans/" + id + "/levels/builds?supply=" + supplies + "&resistor=" + resistors,
+                j -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL));
+        if (!job.await(Jobs.PATIENCE)) {
+            model.addAttribute("job", job);
+            return "levels/builds";
+        }
+        Builds builds = job.result();
         model.addAttribute("builds", builds);
         model.addAttribute(
                 "lines",

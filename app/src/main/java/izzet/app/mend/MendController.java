@@ -9,7 +9,6 @@ import izzet.core.mend.Solution;
 import izzet.core.mend.Wish;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,7 +45,7 @@ class MendController {
                         .map(w -> new Switch(Solutions.name(w), w.words(), wish.contains(Solutions.name(w))))
                         .toList());
         model.addAttribute("wishes", wish);
-        model.addAttribute("ways", solutions.of(frame.stored().plan(), shelf.catalog(), Solutions.wishes(wish)));
+        model.addAttribute("ways", solutions.of(id, frame.stored().plan(), shelf.catalog(), Solutions.wishes(wish)));
         model.addAttribute(
                 "searching", solutions.searching(frame.stored().plan(), shelf.catalog(), Solutions.wishes(wish)));
         return "mend/page";
@@ -55,7 +54,7 @@ class MendController {
     /** Looks on in the background, for those who have a little time. */
     @PostMapping("/plans/{id}/mend/further")
     String further(@PathVariable long id, @RequestParam(defaultValue = "") List<String> wish) {
-        solutions.further(plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish));
+        solutions.further(id, plans.get(id).plan(), shelf.catalog(), Solutions.wishes(wish));
         return back(id, wish);
     }
 
@@ -66,10 +65,7 @@ class MendController {
     }
 
     private static String back(long id, List<String> wish) {
-        String asked = Solutions.wishes(wish).stream()
-                .map(w -> "wish=" + Solutions.name(w))
-                .collect(Collectors.joining("&"));
-        return "redirect:/plans/" + id + "/mend" + (asked.isEmpty() ? "" : "?" + asked);
+        return "redirect:" + Solutions.address(id, Solutions.wishes(wish));
     }
 
     /** All changes of a way as one revision. */
@@ -80,7 +76,7 @@ class MendController {
             @RequestParam String solution,
             @RequestParam(defaultValue = "") List<String> wish) {
         StoredPlan stored = plans.at(id, version);
-        Solution way = solutions.one(stored.plan(), shelf.catalog(), Solutions.wishes(wish), solution);
+        Solution way = solutions.one(id, stored.plan(), shelf.catalog(), Solutions.wishes(wish), solution);
         plans.apply(id, version, way.edit());
         return "redirect:/plans/" + id + "/pins";
     }

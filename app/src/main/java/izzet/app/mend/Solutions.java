@@ -1,7 +1,7 @@
 package izzet.app.mend;
 
-import izzet.app.fault.Busy;
-import izzet.app.shell.Turns;
+import izzet.app.jobs.Job;
+import izzet.app.jobs.Jobs;
 import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.mend.Mender;
@@ -10,7 +10,6 @@ import izzet.core.mend.Wish;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.repair.Repairs;
-import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,9 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** Searches for ways to mend a whole plan, taking turns; the latest are remembered, so that just what was shown is taken. */
@@ -36,26 +33,18 @@ public class Solutions {
     /** Of a search that is asked for beyond that. */
     private static final Duration FURTHER = Duration.ofSeconds(10);
 
-    /** Such searches that wait or run at once. */
-    private static final int MOST_FURTHER = 8;
-
     private static final int REMEMBERED = 20;
 
     /** The catalogue, since plans with parts of the same id can come with other files of them. */
     private record Asked(Plan plan, Catalog catalog, Set<Wish> wishes) {}
 
     private final Mender mender;
-    private final Turns turns;
+    private final Jobs jobs;
     private final Map<Asked, List<Solution>> known = Collections.synchronizedMap(new LinkedHashMap<>());
-    private final Map<Asked, AtomicBoolean> running = new ConcurrentHashMap<>();
-    private final ExecutorService runner = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "mender");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final Map<Asked, Job<List<Solution>>> running = new ConcurrentHashMap<>();
 
-    Solutions(Checker checker, Repairs repairs, Turns turns) {
-        this.turns = turns;
+    Solutions(Checker checker, Repairs repairs, Jobs jobs) {
+        this.jobs = jobs;
         this.mender = new Mender(checker, repairs);
     }
 
@@ -81,13 +70,14 @@ public class Solutions {
     }
 
     /** Within a second, and the wait for those that came before. */
-    public List<Solution> of(Plan plan, Catalog catalog, Set<Wish> wishes) {
+    public List<Solution> of(long id, Plan plan, Catalog catalog, Set<Wish> wishes) {
         Asked asked = new Asked(plan, catalog, Set.copyOf(wishes));
         List<Solution> there = known.get(asked);
         if (there != null) {
             return there;
         }
-        List<Solution> found = turns.take(() -> mender.solve(plan, catalog, wishes, Mender.Limits.of(TIME)));
+        List<Solution> found = jobs.take(
+                id, "Ways to mend " + plan.name(), () -> mender.solve(plan, catalog, wishes, Mender.Limits.of(TIME)));
         remember(asked, found);
         return found;
     }
@@ -104,29 +94,31 @@ public class Solutions {
     /**
      * Looks on in the background; what is found shows beside the others as it comes.
      *
-     * @throws Busy when too many such searches wait already
+     * @throws izzet.app.fault.Busy when too many searches wait already
      */
-    public void further(Plan plan, Catalog catalog, Set<Wish> wishes) {
+    public void further(long id, Plan plan, Catalog catalog, Set<Wish> wishes) {
         Asked asked = new Asked(plan, catalog, Set.copyOf(wishes));
-        List<Solution> before = of(plan, catalog, wishes);
-        if (running.size() >= MOST_FURTHER) {
-            throw new Busy("Other searches are on their way; try again in a minute.");
-        }
-        AtomicBoolean stop = new AtomicBoolean();
-        if (running.putIfAbsent(asked, stop) == null) {
-            runner.execute(() -> {
-                try {
-                    List<Solution> all = mender.solve(
-                            plan,
-                            catalog,
-                            wishes,
-                            new Mender.Limits(FURTHER, stop::get, s -> remember(asked, with(known.get(asked), s))));
-                    remember(asked, all.isEmpty() || stop.get() ? merged(before, all) : all);
-                } finally {
-                    running.remove(asked);
-                }
-            });
-        }
+        List<Solution> before = of(id, plan, catalog, wishes);
+        running.computeIfAbsent(
+                asked,
+                a -> jobs.of(id, new Object(), "Further ways to mend " + plan.name(), address(id, wishes), job -> {
+                    try {
+                        return search(asked, before, job);
+                    } finally {
+                        running.remove(asked);
+                    }
+                }));
+    }
+
+    private List<Solution> search(Asked asked, List<Solution> before, Job<List<Solution>> job) {
+        List<Solution> all = mender.solve(
+                asked.plan(),
+                asked.catalog(),
+                asked.wishes(),
+                new Mender.Limits(FURTHER, job::stopped, s -> remember(asked, with(known.get(asked), s))));
+        List<Solution> found = all.isEmpty() || job.stopped() ? merged(before, all) : all;
+        remember(asked, found);
+        return found;
     }
 
     private static List<Solution> merged(List<Solution> some, List<Solution> more) {
@@ -151,16 +143,16 @@ public class Solutions {
 
     /** Ends such a search with what it has found. */
     public void stop(Plan plan, Catalog catalog, Set<Wish> wishes) {
-        AtomicBoolean stop = running.get(new Asked(plan, catalog, Set.copyOf(wishes)));
-        if (stop != null) {
-            stop.set(true);
+        Job<List<Solution>> job = running.get(new Asked(plan, catalog, Set.copyOf(wishes)));
+        if (job != null) {
+            job.stop();
         }
     }
 
-    @PreDestroy
-    void close() {
-        running.values().forEach(stop -> stop.set(true));
-        runner.shutdownNow();
+    /** Of the page that shows them. */
+    static String address(long id, Set<Wish> wishes) {
+        String asked = wishes.stream().map(w -> "wish=" + name(w)).collect(Collectors.joining("&"));
+        return "/plans/" + id + "/mend" + (asked.isEmpty() ? "" : "?" + asked);
     }
 
     /**
@@ -168,11 +160,11 @@ public class Solutions {
      *
      * @throws PlanEdit.EditRefused when it is not found again
      */
-    public Solution one(Plan plan, Catalog catalog, Set<Wish> wishes, String id) {
-        return of(plan, catalog, wishes).stream()
-                .filter(s -> s.id().equals(id))
+    public Solution one(long id, Plan plan, Catalog catalog, Set<Wish> wishes, String solution) {
+        return of(id, plan, catalog, wishes).stream()
+                .filter(s -> s.id().equals(solution))
                 .findFirst()
                 .orElseThrow(() -> new PlanEdit.EditRefused(
-                        "The way '" + id + "' was not found again; look at the ways once more."));
+                        "The way '" + solution + "' was not found again; look at the ways once more."));
     }
 }

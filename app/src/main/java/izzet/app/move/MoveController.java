@@ -3,17 +3,19 @@ package izzet.app.move;
 import izzet.app.assign.WayView;
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.NoSuchThing;
+import izzet.app.jobs.Job;
+import izzet.app.jobs.Jobs;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
-import izzet.app.shell.Turns;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.Assigner.Limits;
 import izzet.core.assign.Migration;
 import izzet.core.assign.WaysOut;
 import izzet.core.assign.Weights;
 import izzet.core.catalog.Board;
+import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.check.Report;
 import izzet.core.check.Severity;
@@ -51,7 +53,7 @@ class MoveController {
     private final Repairs repairs;
     private final Assigner assigner;
     private final WaysOut waysOut;
-    private final Turns turns;
+    private final Jobs jobs;
     private final Map<String, Shown> shown = new LinkedHashMap<>();
     private int next = 1;
 
@@ -62,7 +64,7 @@ class MoveController {
             Checker checker,
             Repairs repairs,
             Assigner assigner,
-            Turns turns) {
+            Jobs jobs) {
         this.frames = frames;
         this.plans = plans;
         this.shelf = shelf;
@@ -70,11 +72,17 @@ class MoveController {
         this.repairs = repairs;
         this.assigner = assigner;
         this.waysOut = WaysOut.all(assigner);
-        this.turns = turns;
+        this.jobs = jobs;
     }
 
     /** What a page showed, so that just that is taken. */
     private record Shown(long plan, long version, Plan moved, String board, List<WaysOut.Way> ways) {}
+
+    /** What a comparison depends on. */
+    private record Asked(long plan, long version, String board, Duration longest, Catalog catalog) {}
+
+    /** What it comes to. */
+    private record Compared(Migration migration, WaysOut.Ways ways) {}
 
     /** What would be to mend on the new board, with the titles of its repairs. */
     public record Trouble(Severity severity, String sentence, List<String> repairs, boolean before) {}
@@ -101,14 +109,21 @@ class MoveController {
         }
         Migration.Stay stay = plans.lastOn(id, board).orElse(null);
         Duration longest = Duration.ofSeconds(Math.max(LEAST_SECONDS, Math.min(MOST_SECONDS, seconds)));
-        Migration migration = turns.take(() ->
-                Migration.of(stored.plan(), board, stay, shelf.catalog(), assigner, Weights.USUAL, Limits.of(longest)));
+        Job<Compared> job = jobs.of(
+                id,
+                new Asked(id, stored.version(), board, longest, shelf.catalog()),
+                "Compare with the " + target.name(),
+                "/plans/" + id + "/move?board=" + board + "&seconds=" + longest.toSeconds(),
+                j -> compare(stored.plan(), board, stay, j, longest));
         model.addAttribute("board", target);
+        if (!job.await(Jobs.PATIENCE)) {
+            model.addAttribute("job", job);
+            return "move/page";
+        }
+        Migration migration = job.result().migration();
+        WaysOut.Ways ways = job.result().ways();
         model.addAttribute("migration", migration);
         model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
-        WaysOut.Ways ways = migration.conflict() == null
-                ? WaysOut.Ways.NONE
-                : turns.take(() -> waysOut.of(migration.plan(), shelf.catalog(), Weights.USUAL, Limits.of(longest)));
         model.addAttribute("ways", WayView.of(ways.found(), migration.plan(), shelf.catalog(), checker));
         model.addAttribute("waysWhole", ways.whole());
         model.addAttribute("longer", longest.toSeconds() < MOST_SECONDS ? MOST_SECONDS : 0);
@@ -116,6 +131,21 @@ class MoveController {
         model.addAttribute(
                 "token", remember(new Shown(id, stored.version(), migration.plan(), target.name(), ways.found())));
         return "move/page";
+    }
+
+    private Compared compare(Plan plan, String board, Migration.Stay stay, Job<Compared> job, Duration longest) {
+        Catalog catalog = shelf.catalog();
+        Limits limits = new Limits(
+                longest,
+                job::stopped,
+                price -> job.say("The best assignment so far costs " + price + "."),
+                Limits.MOST_ANSWERS);
+        Migration migration = Migration.of(plan, board, stay, catalog, assigner, Weights.USUAL, limits);
+        if (migration.conflict() == null) {
+            return new Compared(migration, WaysOut.Ways.NONE);
+        }
+        job.say("Not all lines have a place; looking for ways out.");
+        return new Compared(migration, waysOut.of(migration.plan(), catalog, Weights.USUAL, limits));
     }
 
     private static Map<String, Long> counts(Migration migration) {

@@ -32,6 +32,9 @@ class Places {
             new Place("room", "Practice: find the fault", "/practice"),
             new Place("room", "Have I tried this before? The logs of all plans", "/log"),
             new Place("room", "Backup and restore", "/backup"),
+            new Place("room", "What it works on: searches, comparisons", "/jobs"),
+            new Place("room", "What the file of a part says", "/shelf/fields/part"),
+            new Place("room", "What the file of a board says", "/shelf/fields/board"),
             new Place("room", "Interface for programs (API)", "/api"));
 
     private final PlanStore plans;

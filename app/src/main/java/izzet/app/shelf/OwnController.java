@@ -4,6 +4,7 @@ import izzet.app.catalog.Shelf;
 import izzet.app.drawing.HeaderDrawing;
 import izzet.app.fault.NoSuchThing;
 import izzet.core.author.Column;
+import izzet.core.author.FieldGuide;
 import izzet.core.author.Forms;
 import izzet.core.author.ItemForm;
 import izzet.core.author.LabelGuess;
@@ -362,6 +363,16 @@ class OwnController {
             Model model) {
         page(model, isBoard(kind), id, "", fields(all), "");
         return "shelf/own :: verdict";
+    }
+
+    /** What the file of a part or board may say, for who writes one by hand. */
+    @GetMapping("/shelf/fields/{kind:part|board}")
+    String fields(@PathVariable String kind, Model model) {
+        model.addAttribute("title", "What the file of a " + kind + " says");
+        model.addAttribute("kind", kind);
+        model.addAttribute("other", isBoard(kind) ? "part" : "board");
+        model.addAttribute("sections", (isBoard(kind) ? FieldGuide.BOARD : FieldGuide.PART).sections());
+        return "shelf/fields";
     }
 
     @GetMapping("/shelf/{kind:parts|boards}/{id}/file")

@@ -3,6 +3,8 @@ package izzet.app.traffic;
 import izzet.app.catalog.Shelf;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.files.FileNames;
+import izzet.app.jobs.Job;
+import izzet.app.jobs.Jobs;
 import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
@@ -12,6 +14,7 @@ import izzet.core.capture.RecordReader;
 import izzet.core.capture.TableOptions;
 import izzet.core.catalog.BusKind;
 import izzet.core.check.Severity;
+import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.CharacterTransfer;
@@ -90,7 +93,10 @@ class TrafficController {
     private final Shelf shelf;
     private final Preferences preferences;
 
-    TrafficController(PlanFrames frames, RecordStore records, Shelf shelf, Preferences preferences) {
+    private final Jobs jobs;
+
+    TrafficController(PlanFrames frames, RecordStore records, Shelf shelf, Preferences preferences, Jobs jobs) {
+        this.jobs = jobs;
         this.preferences = preferences;
         this.shelf = shelf;
         this.frames = frames;
@@ -710,23 +716,57 @@ class TrafficController {
     @GetMapping("/plans/{id}/traffic/{record}/against/{other}")
     String against(@PathVariable long id, @PathVariable long record, @PathVariable long other, Model model) {
         PlanFrame frame = frames.of(id, "traffic");
+        StoredRecord one = records.get(id, record);
+        StoredRecord two = records.get(id, other);
+        model.addAttribute("frame", frame);
+        model.addAttribute("record", one);
+        model.addAttribute("other", two);
+        Job<Differences> job = jobs.of(
+                id,
+                new Compared(id, frame.stored().version(), record, other),
+                "Compare " + one.name() + " with " + two.name(),
+                "/plans/" + id + "/traffic/" + record + "/against/" + other,
+                j -> differences(frame.circuit(), List.of(one, two), j));
+        if (!job.await(Jobs.PATIENCE)) {
+            model.addAttribute("job", job);
+        } else {
+            model.addAttribute("compared", job.result());
+        }
+        return "traffic/against";
+    }
+
+    /** What a comparison depends on. */
+    private record Compared(long plan, long version, long record, long other) {}
+
+    /**
+     * What differs between two records.
+     *
+     * @param same how many lines of the conversations do not
+     * @param part why it is not all of both; empty where it is
+     */
+    public record Differences(List<Difference> all, int same, String part) {}
+
+    private Differences differences(Circuit circuit, List<StoredRecord> both, Job<Differences> job) {
         Map<List<String>, long[]> counts = new LinkedHashMap<>();
-        for (int side = 0; side < 2; side++) {
-            StoredRecord stored = records.get(id, side == 0 ? record : other);
-            model.addAttribute(side == 0 ? "record" : "other", stored);
+        boolean cut = false;
+        for (int side = 0; side < both.size(); side++) {
+            StoredRecord stored = both.get(side);
             int place = side;
             for (StoredRecord.Bus bus : stored.buses()) {
-                Conversation talk =
-                        new Conversation(frame.circuit(), Partners.of(frame.circuit(), stored, bus), line -> {
-                            String heard = line.heard() ? "" : line.addressHeard() ? ", refused" : ", not heard";
-                            List<String> key = List.of(line.partner(), line.text() + heard);
-                            if (counts.size() < MOST_DIFFERENCES || counts.containsKey(key)) {
-                                counts.computeIfAbsent(key, k -> new long[2])[place]++;
+                job.say("reading " + bus.protocol().name() + " of " + stored.name() + ".");
+                Conversation talk = new Conversation(circuit, Partners.of(circuit, stored, bus), line -> {
+                    String heard = line.heard() ? "" : line.addressHeard() ? ", refused" : ", not heard";
+                    List<String> key = List.of(line.partner(), line.text() + heard);
+                    if (counts.size() < MOST_DIFFERENCES || counts.containsKey(key)) {
+                        counts.computeIfAbsent(key, k -> new long[2])[place]++;
+                    }
+                });
+                cut |= records.events(bus.id(), 0, MOST_EVENTS, e -> {
+                            if (!job.stopped()) {
+                                talk.add(e);
                             }
-                        });
-                if (records.events(bus.id(), 0, MOST_EVENTS, talk::add) >= 0) {
-                    model.addAttribute("part", "Of a long bus the first million events are compared.");
-                }
+                        })
+                        >= 0;
                 talk.end();
             }
         }
@@ -736,10 +776,10 @@ class TrafficController {
                 differences.add(new Difference(key.get(0), key.get(1), n[0], n[1]));
             }
         });
-        model.addAttribute("frame", frame);
-        model.addAttribute("differences", differences);
-        model.addAttribute("same", counts.size() - differences.size());
-        return "traffic/against";
+        String part = job.stopped()
+                ? "Stopped: only what was read until then is compared."
+                : cut ? "Of a long bus the first million events are compared." : "";
+        return new Differences(differences, counts.size() - differences.size(), part);
     }
 
     @PostMapping("/plans/{id}/traffic/{record}/delete")

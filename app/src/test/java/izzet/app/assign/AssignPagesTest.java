@@ -10,6 +10,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
+import izzet.app.jobs.Jobs;
 import izzet.app.plan.PlanStore;
 import izzet.core.plan.Connection;
 import izzet.core.plan.PlacedPart;
@@ -20,14 +22,11 @@ import java.time.Duration;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 
 /** Assigning, locking, swapping, moving a bus and a whole plan: through the pages' forms. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:assign;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class AssignPagesTest {
 
     @Autowired
@@ -37,7 +36,7 @@ class AssignPagesTest {
     private PlanStore plans;
 
     @Autowired
-    private AssignJobs jobs;
+    private Jobs jobs;
 
     private long plan(String board, String... parts) {
         Plan plan = Plan.empty("Wick halt", board);
@@ -66,7 +65,7 @@ class AssignPagesTest {
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();
-        jobs.get(id, page.substring(page.lastIndexOf('/') + 1)).await(Duration.ofSeconds(60));
+        jobs.get(Long.parseLong(page.substring(page.lastIndexOf('/') + 1))).await(Duration.ofSeconds(60));
         return page;
     }
 
@@ -116,7 +115,7 @@ class AssignPagesTest {
                 .andExpect(content().string(containsString("0 to 10")));
         form(id, "/assign", "seconds", "900").andExpect(status().isBadRequest());
         form(id, "/assign", "seconds", "NaN").andExpect(status().isBadRequest());
-        pages.perform(get("/plans/" + id + "/assign/nine")).andExpect(status().isNotFound());
+        pages.perform(get("/plans/" + id + "/assign/999999")).andExpect(status().isNotFound());
         pages.perform(post("/plans/" + id + "/assign").param("version", "77")).andExpect(status().isConflict());
     }
 

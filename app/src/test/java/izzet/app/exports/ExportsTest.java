@@ -12,6 +12,7 @@ import com.microsoft.playwright.options.ColorScheme;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import izzet.app.Browser;
+import izzet.app.OneApplication;
 import izzet.app.plan.PlanStore;
 import izzet.app.shell.Look;
 import izzet.core.catalog.CatalogReader;
@@ -39,17 +40,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
 /** Each file is opened by a program that is not ours. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:levels;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class ExportsTest {
 
     /** Names that would do harm if they were taken for more than words. */

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import izzet.app.Browser;
+import izzet.app.OneApplication;
 import izzet.app.plan.PlanStore;
 import izzet.core.plan.Plan;
 import java.util.regex.Pattern;
@@ -20,16 +21,11 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** The first minute: what is typed about the table becomes a plan. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:front;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class FrontPagesTest {
 
     private static Browser browser;

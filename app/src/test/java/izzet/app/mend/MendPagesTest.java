@@ -14,6 +14,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.microsoft.playwright.Page;
 import izzet.app.Browser;
+import izzet.app.OneApplication;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
 import izzet.core.assign.SolverAssigner;
@@ -30,17 +31,12 @@ import izzet.core.plan.PlanDocument;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:mend;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class MendPagesTest {
 
     private static final Catalog CATALOG = CatalogReader.shipped();

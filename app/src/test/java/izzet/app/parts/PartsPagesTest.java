@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import izzet.app.Browser;
+import izzet.app.OneApplication;
 import izzet.app.plan.PlanStore;
 import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.CatalogReader;
@@ -19,13 +20,10 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Parts of a plan are set in place, and every change is saved by itself. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:parts;DB_CLOSE_DELAY=-1")
+@OneApplication
 class PartsPagesTest {
 
     private static Browser browser;

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import izzet.app.Browser;
+import izzet.app.OneApplication;
 import izzet.app.plan.PlanStore;
 import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.CatalogReader;
@@ -16,13 +17,10 @@ import izzet.core.plan.Target;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** On a phone one part at a time, with its lines and their pins; the weave is folded away. */
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = "spring.datasource.url=jdbc:h2:mem:phone;DB_CLOSE_DELAY=-1")
+@OneApplication
 class PhonePinsTest {
 
     @LocalServerPort

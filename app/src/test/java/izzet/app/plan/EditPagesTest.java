@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
 import izzet.core.plan.Cable;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
@@ -17,15 +18,12 @@ import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 
 /** The forms of the pages: what each does to the plan, and what a bad one is told. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:edits;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class EditPagesTest {
 
     @Autowired

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
 import izzet.app.catalog.Shelf;
 import izzet.core.edit.PartAddition;
 import izzet.core.plan.Plan;
@@ -17,15 +18,12 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** Own items over the API, and plans that take theirs along. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:edits;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class ParcelsTest {
 
     private static final String OWN = "own-lever-frame";

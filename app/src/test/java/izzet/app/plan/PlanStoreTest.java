@@ -3,6 +3,7 @@ package izzet.app.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import izzet.app.OneApplication;
 import izzet.app.fault.StalePlan;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
@@ -14,11 +15,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.NONE,
-        properties = "spring.datasource.url=jdbc:h2:mem:store;DB_CLOSE_DELAY=-1")
+@OneApplication
 class PlanStoreTest {
 
     @Autowired

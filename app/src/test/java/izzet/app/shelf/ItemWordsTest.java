@@ -4,17 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
 import izzet.app.catalog.Shelf;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** The pages of all items speak words, not names of constants, and every figure is one. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:edits;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class ItemWordsTest {
 
     private static final Pattern CONSTANT =

@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
 import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
@@ -24,16 +25,13 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Own boards and parts through the pages: begun, checked, saved, changed, in files and out, off the shelf. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:own;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class OwnPagesTest {
 
     private static final String OLED = "oled-128x64-page-2wire";

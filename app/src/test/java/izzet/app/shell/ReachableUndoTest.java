@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import izzet.app.OneApplication;
 import izzet.app.catalog.Shelf;
 import izzet.app.plan.PlanStore;
 import izzet.core.plan.Plan;
@@ -25,15 +26,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** Whatever a plan holds, its pages come, and undo is on each of them; whatever a request brings, nothing untrue is told. */
-@SpringBootTest(properties = "spring.datasource.url=jdbc:h2:mem:undo;DB_CLOSE_DELAY=-1")
-@AutoConfigureMockMvc
+@OneApplication
 class ReachableUndoTest {
 
     private static final List<String> STATIONS = List.of("parts", "pins", "wiring", "traffic", "findings", "pins.svg");

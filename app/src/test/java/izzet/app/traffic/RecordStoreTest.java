@@ -3,6 +3,7 @@ package izzet.app.traffic;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import izzet.app.OneApplication;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.core.bench.I2cWaveform;
@@ -30,11 +31,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 
-@SpringBootTest(
-        webEnvironment = SpringBootTest.WebEnvironment.NONE,
-        properties = "spring.datasource.url=jdbc:h2:mem:records;DB_CLOSE_DELAY=-1")
+@OneApplication
 class RecordStoreTest {
 
     private static final Path CAPTURES = Path.of("../core/src/test/resources/captures");

@@ -31,20 +31,4 @@ public record Column(String path, String title, Kind kind, List<String> choices,
     public Column {
         choices = List.copyOf(choices);
     }
-
-    static Column of(String path, String title, Kind kind, String hint) {
-        return new Column(path, title, kind, List.of(), hint, false);
-    }
-
-    static Column choice(String path, String title, List<String> choices) {
-        return new Column(path, title, Kind.CHOICE, choices, "", false);
-    }
-
-    static Column yesNo(String path, String title) {
-        return new Column(path, title, Kind.YES_NO, List.of("yes", "no"), "", false);
-    }
-
-    Column rare() {
-        return new Column(path, title, kind, choices, hint, true);
-    }
 }

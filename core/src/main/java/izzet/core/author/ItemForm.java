@@ -25,8 +25,9 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param groups fields by heading
  * @param sheets tables
+ * @param others what only a file can say
  */
-public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
+public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets, List<String> others) {
 
     /** Name of the field for what has no field of its own, as in a file. */
     public static final String OTHER = "/other";
@@ -46,6 +47,7 @@ public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
     public ItemForm {
         groups = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(groups));
         sheets = List.copyOf(sheets);
+        others = List.copyOf(others);
     }
 
     // Writing
@@ -106,7 +108,8 @@ public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
         switch (sheet.shape()) {
             case LIST -> table.forEach(n -> rows.add(new Row("", n, n)));
             case MAP -> table.properties().forEach(e -> rows.add(new Row(e.getKey(), e.getValue(), e.getValue())));
-            case NESTED -> table.forEach(outer -> outer.path("settings").forEach(n -> rows.add(new Row("", n, outer))));
+            case NESTED ->
+                table.forEach(outer -> outer.path(sheet.inner()).forEach(n -> rows.add(new Row("", n, outer))));
         }
         return rows;
     }
@@ -250,17 +253,17 @@ public record ItemForm(Map<String, List<Column>> groups, List<Sheet> sheets) {
                                 column);
                     }
                 }
-                outer.putArray("settings");
+                outer.putArray(sheet.inner());
             }
-            ArrayNode settings = (ArrayNode) outer.get("settings");
-            ObjectNode setting = settings.addObject();
+            ArrayNode inner = (ArrayNode) outer.get(sheet.inner());
+            ObjectNode setting = inner.addObject();
             fill(
                     reading,
                     fields,
                     sheet,
                     row,
                     setting,
-                    sheet.pointer() + "/" + number + "/settings/" + (settings.size() - 1));
+                    sheet.pointer() + "/" + number + "/" + sheet.inner() + "/" + (inner.size() - 1));
         }
         if (!array.isEmpty()) {
             set(reading.tree(), sheet.pointer().substring(1), array);

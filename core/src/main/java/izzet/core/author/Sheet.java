@@ -8,8 +8,9 @@ import java.util.List;
  * @param pointer where its rows stand in the file
  * @param title of the table
  * @param row what one row is, for people
+ * @param inner name of the array within, of a nested one; else empty
  */
-public record Sheet(String pointer, String title, String row, Shape shape, List<Column> columns) {
+public record Sheet(String pointer, String title, String row, Shape shape, String inner, List<Column> columns) {
 
     /** How rows stand in the file. */
     public enum Shape {

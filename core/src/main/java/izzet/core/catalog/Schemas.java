@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Locale;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The published schemas, which tell what is wrong in one language, whatever the machine speaks. */
@@ -19,10 +20,15 @@ public final class Schemas {
     public static Schema of(String resource) {
         SchemaRegistryConfig config =
                 SchemaRegistryConfig.builder().locale(Locale.ENGLISH).build();
+        return SchemaRegistry.withDefaultDialect(
+                        SpecificationVersion.DRAFT_2020_12, registry -> registry.schemaRegistryConfig(config))
+                .getSchema(tree(resource));
+    }
+
+    /** What stands in it. */
+    public static JsonNode tree(String resource) {
         try (InputStream in = Schemas.class.getResourceAsStream(resource)) {
-            return SchemaRegistry.withDefaultDialect(
-                            SpecificationVersion.DRAFT_2020_12, registry -> registry.schemaRegistryConfig(config))
-                    .getSchema(JsonMapper.shared().readTree(in));
+            return JsonMapper.shared().readTree(in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

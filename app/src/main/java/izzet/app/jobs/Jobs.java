@@ -1,0 +1,190 @@
+package izzet.app.jobs;
+
+import izzet.app.fault.Busy;
+import izzet.app.fault.NoSuchThing;
+import jakarta.annotation.PreDestroy;
+import java.time.Duration;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
+
+/**
+ * All long computations. Two run at once; those that wait take turns by plan, so that who asks for many waits, not the others. The latest are
+ * remembered, so that a page may look again for what it asked.
+ */
+@Component
+public class Jobs {
+
+    /** How long a page waits for an answer before it tells how far it has come. */
+    public static final Duration PATIENCE = Duration.ofMillis(1500);
+
+    private static final int AT_ONCE = 2;
+    private static final int MOST_WAITING = 32;
+    private static final int REMEMBERED = 40;
+
+    private final Duration patience;
+    private final Map<Long, Deque<Job<?>>> queues = new LinkedHashMap<>();
+    private final Map<Long, Job<?>> jobs = new LinkedHashMap<>();
+    private final List<Thread> workers = new ArrayList<>();
+    private final int atOnce;
+    private boolean closed;
+    private long next = 1;
+
+    Jobs() {
+        this(AT_ONCE, Duration.ofSeconds(10));
+    }
+
+    Jobs(int atOnce, Duration patience) {
+        this.atOnce = atOnce;
+        this.patience = patience;
+    }
+
+    /**
+     * The job that was asked for with the same key, or a new one. One that failed or was stopped is told once, and begun anew when it is asked for again.
+     *
+     * @param plan that it is for; 0 for none
+     * @param key a value that stands for everything that the result depends on
+     * @param what for people
+     * @param address of the page that shows it
+     * @throws Busy when too many wait already
+     */
+    @SuppressWarnings("unchecked")
+    public synchronized <T> Job<T> of(long plan, Object key, String what, String address, Job.Work<T> work) {
+        Job<T> job = (Job<T>) jobs.values().stream()
+                .filter(j -> key.equals(j.key()))
+                .findFirst()
+                .orElse(null);
+        if (job == null) {
+            return begin(plan, key, what, address, work);
+        }
+        if (job.done() && (job.fault() != null || job.stopped())) {
+            jobs.remove(job.id());
+        }
+        return job;
+    }
+
+    private <T> Job<T> begin(long plan, Object key, String what, String address, Job.Work<T> work) {
+        int waiting = queues.values().stream().mapToInt(Deque::size).sum();
+        if (waiting >= MOST_WAITING || closed) {
+            throw new Busy("Too many searches wait already. Nothing was changed; try again in a minute.");
+        }
+        Job<T> job = new Job<>(next++, plan, key, what, address, work);
+        jobs.put(job.id(), job);
+        forgetOldest();
+        queues.computeIfAbsent(plan, p -> new ArrayDeque<>()).add(job);
+        if (workers.size() < atOnce) {
+            Thread worker = new Thread(this::work, "job-" + workers.size());
+            worker.setDaemon(true);
+            workers.add(worker);
+            worker.start();
+        }
+        notifyAll();
+        return job;
+    }
+
+    private void forgetOldest() {
+        Iterator<Job<?>> oldest = jobs.values().iterator();
+        while (jobs.size() > REMEMBERED && oldest.hasNext()) {
+            if (oldest.next().done()) {
+                oldest.remove();
+            }
+        }
+    }
+
+    /**
+     * Waits for its turn and for the answer; first come, first served within a plan.
+     *
+     * @throws Busy when it is not its turn in time
+     */
+    public <T> T take(long plan, String what, Supplier<T> work) {
+        Job<T> job;
+        synchronized (this) {
+            job = begin(plan, new Object(), what, "", j -> work.get());
+        }
+        try {
+            if (!job.awaitBegin(patience) && withdraw(job)) {
+                throw new Busy("Others are searching, and it was not your turn within " + patience.toSeconds()
+                        + " seconds. Nothing was changed; try again in a moment.");
+            }
+            while (!job.await(patience)) {
+                if (Thread.currentThread().isInterrupted()) {
+                    job.stop();
+                    throw new Busy("The application is being stopped. Nothing was changed.");
+                }
+            }
+            return job.result();
+        } finally {
+            synchronized (this) {
+                jobs.remove(job.id());
+            }
+        }
+    }
+
+    /** Whether it still waited. */
+    private synchronized boolean withdraw(Job<?> job) {
+        Deque<Job<?>> queue = queues.get(job.owner());
+        return queue != null && queue.remove(job);
+    }
+
+    private void work() {
+        for (Job<?> job = turn(); job != null; job = turn()) {
+            job.run();
+        }
+    }
+
+    /** The next job, of the plan that has waited longest for one; null at the end. */
+    private synchronized Job<?> turn() {
+        while (!closed) {
+            Iterator<Map.Entry<Long, Deque<Job<?>>>> plans = queues.entrySet().iterator();
+            while (plans.hasNext()) {
+                Map.Entry<Long, Deque<Job<?>>> plan = plans.next();
+                Job<?> job = plan.getValue().poll();
+                plans.remove();
+                if (job != null) {
+                    if (!plan.getValue().isEmpty()) {
+                        queues.put(plan.getKey(), plan.getValue());
+                    }
+                    return job;
+                }
+            }
+            try {
+                wait();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return null;
+            }
+        }
+        return null;
+    }
+
+    /** The latest, the newest first. */
+    public synchronized List<Job<?>> all() {
+        List<Job<?>> all = new ArrayList<>(jobs.values());
+        Collections.reverse(all);
+        return all;
+    }
+
+    /** @throws NoSuchThing when it is not remembered any more */
+    public synchronized Job<?> get(long id) {
+        Job<?> job = jobs.get(id);
+        if (job == null) {
+            throw new NoSuchThing("This search is not known any more; start it again.");
+        }
+        return job;
+    }
+
+    @PreDestroy
+    synchronized void close() {
+        closed = true;
+        jobs.values().forEach(Job::stop);
+        workers.forEach(Thread::interrupt);
+        notifyAll();
+    }
+}
