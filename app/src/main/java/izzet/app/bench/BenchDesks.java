@@ -1,6 +1,7 @@
 package izzet.app.bench;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.MemoryShort;
 import izzet.app.fault.NoSuchThing;
 import izzet.core.bench.Desk;
 import izzet.core.bench.Fault;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.util.MultiValueMap;
 
@@ -46,6 +48,11 @@ class BenchDesks {
 
     BenchDesks(Shelf shelf) {
         this.shelf = shelf;
+    }
+
+    @EventListener(MemoryShort.class)
+    void letGo() {
+        made.clear();
     }
 
     /** @param told as {@code fault@place} */

@@ -1,11 +1,13 @@
 package izzet.app.drawing;
 
+import izzet.app.fault.MemoryShort;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.CatalogItem;
 import izzet.core.catalog.Part;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Drawings of boards and parts, made once for each version of an item. Templates ask for them as {@code @drawings}. */
@@ -28,6 +30,11 @@ public class Drawings {
     /** A part with its labels and address pads. */
     public ItemDrawing large(Part part) {
         return kept("large", part, () -> PartDrawing.of(part, true));
+    }
+
+    @EventListener(MemoryShort.class)
+    void letGo() {
+        kept.clear();
     }
 
     private ItemDrawing kept(String kind, CatalogItem item, Supplier<ItemDrawing> draw) {

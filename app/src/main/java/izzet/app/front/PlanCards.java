@@ -1,6 +1,7 @@
 package izzet.app.front;
 
 import izzet.app.catalog.Shelf;
+import izzet.app.fault.MemoryShort;
 import izzet.app.pins.Weave;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
@@ -18,6 +19,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Plans as cards: their picture, and how far each is. What was checked is kept until the plan or the shelf changes. */
@@ -38,6 +40,11 @@ class PlanCards {
         this.shelf = shelf;
         this.checker = checker;
         this.stations = stations;
+    }
+
+    @EventListener(MemoryShort.class)
+    void letGo() {
+        looked.clear();
     }
 
     private record Looked(

@@ -1,6 +1,7 @@
 package izzet.app.jobs;
 
 import izzet.app.fault.Busy;
+import izzet.app.fault.MemoryShort;
 import izzet.app.fault.NoSuchThing;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
@@ -12,7 +13,9 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CountDownLatch;
 import java.util.function.Supplier;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
@@ -99,32 +102,38 @@ public class Jobs {
     }
 
     /**
-     * Waits for its turn and for the answer; first come, first served within a plan.
+     * Waits for its turn and computes then, on the thread that asks; first come, first served within a plan.
      *
      * @throws Busy when it is not its turn in time
      */
     public <T> T take(long plan, String what, Supplier<T> work) {
-        Job<T> job;
+        CountDownLatch over = new CountDownLatch(1);
+        Job<T> turn;
         synchronized (this) {
-            job = begin(plan, new Object(), what, "", j -> work.get());
+            turn = begin(plan, new Object(), what, "", job -> keep(over));
         }
         try {
-            if (!job.awaitBegin(patience) && withdraw(job)) {
+            if (!turn.awaitBegin(patience) && withdraw(turn)) {
                 throw new Busy("Others are searching, and it was not your turn within " + patience.toSeconds()
                         + " seconds. Nothing was changed; try again in a moment.");
             }
-            while (!job.await(patience)) {
-                if (Thread.currentThread().isInterrupted()) {
-                    job.stop();
-                    throw new Busy("The application is being stopped. Nothing was changed.");
-                }
-            }
-            return job.result();
+            return work.get();
         } finally {
+            over.countDown();
             synchronized (this) {
-                jobs.remove(job.id());
+                jobs.remove(turn.id());
             }
         }
+    }
+
+    /** Keeps a worker from other work while somebody else computes. */
+    private static <T> T keep(CountDownLatch over) {
+        try {
+            over.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return null;
     }
 
     /** Whether it still waited. */
@@ -162,6 +171,11 @@ public class Jobs {
             }
         }
         return null;
+    }
+
+    @EventListener(MemoryShort.class)
+    synchronized void letGo() {
+        jobs.values().removeIf(Job::done);
     }
 
     /** The latest, the newest first. */

@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Component;
 
 /** What happened to a plan and is not in its log yet: changes made, values measured, records taken. */
@@ -21,6 +22,7 @@ class Happened {
 
     private static final int MOST = 10;
     private static final int MOST_CHANGES = 12;
+    private static final int MOST_RECORDS = 60;
 
     private final PlanStore plans;
     private final MeasurementStore measurements;
@@ -58,7 +60,7 @@ class Happened {
                         "check:" + check.key()));
             }
         }
-        for (RecordRow record : records.of(frame.id())) {
+        for (RecordRow record : records.of(frame.id(), PageRequest.of(0, MOST_RECORDS))) {
             events.add(new Event(record.uploadedAt(), "record", record.name(), "record:" + record.id()));
         }
         return events.stream()

@@ -1,5 +1,6 @@
 package izzet.app.mend;
 
+import izzet.app.fault.MemoryShort;
 import izzet.app.jobs.Job;
 import izzet.app.jobs.Jobs;
 import izzet.core.catalog.Catalog;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /** Searches for ways to mend a whole plan, taking turns; the latest are remembered, so that just what was shown is taken. */
@@ -80,6 +82,11 @@ public class Solutions {
                 id, "Ways to mend " + plan.name(), () -> mender.solve(plan, catalog, wishes, Mender.Limits.of(TIME)));
         remember(asked, found);
         return found;
+    }
+
+    @EventListener(MemoryShort.class)
+    void letGo() {
+        known.clear();
     }
 
     private void remember(Asked asked, List<Solution> found) {

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Component;
 
 /** Everything that can be reached by words, nearest first: of the plan at hand, then of all plans, then of the shelf. */
@@ -21,6 +22,7 @@ class Places {
 
     private static final int MOST = 14;
     private static final int MOST_PLANS = 60;
+    private static final int MOST_RECORDS = 200;
 
     private static final List<Place> ROOMS = List.of(
             new Place("room", "Plans", "/"),
@@ -97,6 +99,7 @@ class Places {
         frame.report()
                 .findings()
                 .forEach(f -> all.add(new Place(f.severity().word(), f.sentence(), base + "findings/" + f.id())));
-        records.of(planId).forEach(r -> all.add(new Place("record", r.name(), base + "traffic/" + r.id())));
+        records.of(planId, PageRequest.of(0, MOST_RECORDS))
+                .forEach(r -> all.add(new Place("record", r.name(), base + "traffic/" + r.id())));
     }
 }

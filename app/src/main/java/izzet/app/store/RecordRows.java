@@ -2,6 +2,7 @@ package izzet.app.store;
 
 import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -11,7 +12,7 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
 
     /** Newest first. */
     @Query("select r from RecordRow r where r.planId = :plan and r.whole order by r.id desc")
-    List<RecordRow> of(long plan);
+    List<RecordRow> of(long plan, Pageable stretch);
 
     @Query("select r from RecordRow r where r.id = :id and r.planId = :plan and r.whole")
     Optional<RecordRow> whole(long plan, long id);

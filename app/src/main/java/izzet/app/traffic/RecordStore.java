@@ -53,6 +53,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.data.domain.Limit;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -220,8 +221,22 @@ public class RecordStore {
     }
 
     @Transactional(readOnly = true)
-    public List<StoredRecord> list(long planId) {
-        return records.of(planId).stream().map(this::stored).toList();
+    public long count(long planId) {
+        return records.countOf(planId);
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<StoredRecord> list(long planId, int page, int most) {
+        return records.of(planId, PageRequest.of(page, most)).stream()
+                .map(this::stored)
+                .toList();
+    }
+
+    /** The newest, without what was said in them. */
+    @Transactional(readOnly = true)
+    public List<RecordRow> newest(long planId, int most) {
+        return records.of(planId, PageRequest.of(0, most));
     }
 
     @Transactional(readOnly = true)

@@ -88,11 +88,16 @@ class TrafficController {
     static final int MOST_EVENTS = 1_000_000;
     private static final int MOST_DIFFERENCES = 5000;
 
+    /** Records on one page of their list. */
+    private static final int CARDS = 24;
+
+    /** Records that one is compared with by a click; older ones by their address. */
+    private static final int MOST_OTHERS = 60;
+
     private final PlanFrames frames;
     private final RecordStore records;
     private final Shelf shelf;
     private final Preferences preferences;
-
     private final Jobs jobs;
 
     TrafficController(PlanFrames frames, RecordStore records, Shelf shelf, Preferences preferences, Jobs jobs) {
@@ -104,10 +109,14 @@ class TrafficController {
     }
 
     @GetMapping("/plans/{id}/traffic")
-    String list(@PathVariable long id, Model model) {
+    String list(@PathVariable long id, @RequestParam(defaultValue = "0") int page, Model model) {
         PlanFrame frame = frames.of(id, "traffic");
+        int last = (int) Math.max(0, (records.count(id) - 1) / CARDS);
+        int shown = Math.max(0, Math.min(page, last));
         model.addAttribute("frame", frame);
-        model.addAttribute("records", records.list(id));
+        model.addAttribute("records", records.list(id, shown, CARDS));
+        model.addAttribute("page", shown);
+        model.addAttribute("last", last);
         model.addAttribute("instrument", preferences.instrument());
         model.addAttribute("cards", CaptureCard.of(frame.circuit(), preferences.instrument()));
         return "traffic/page";
@@ -256,7 +265,9 @@ class TrafficController {
         model.addAttribute("bus", chosen);
         model.addAttribute(
                 "others",
-                records.list(id).stream().filter(r -> r.id() != record).toList());
+                records.newest(id, MOST_OTHERS).stream()
+                        .filter(r -> r.id() != record)
+                        .toList());
         if (chosen != null) {
             conversation(frame, stored, chosen, wanted, as, model);
         }

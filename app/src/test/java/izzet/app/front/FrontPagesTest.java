@@ -185,7 +185,7 @@ class FrontPagesTest {
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
-        assertThat(older).contains("?page=0").doesNotContain("Halt 13");
+        assertThat(older).contains("?page=" + (last - 1)).doesNotContain("Halt 13");
         pages.perform(get("/").param("page", "99")).andExpect(status().isOk());
     }
 }

@@ -160,5 +160,8 @@ class JobsTest {
         }
         assertThat(jobs.all()).hasSize(40);
         assertThat(jobs.all().get(0).what()).isEqualTo("number 59");
+        Job<String> running = hold();
+        jobs.letGo();
+        assertThat(jobs.all()).isEqualTo(List.of(running));
     }
 }

@@ -140,12 +140,24 @@ class RecordStoreTest {
     }
 
     @Test
+    void theListHasPagesTheNewestFirst() throws IOException {
+        List<Long> ids = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            ids.add(0, upload(longRecord()).id());
+        }
+        assertThat(records.count(plan)).isEqualTo(5);
+        assertThat(records.list(plan, 0, 2)).extracting(StoredRecord::id).containsExactlyElementsOf(ids.subList(0, 2));
+        assertThat(records.list(plan, 2, 2)).extracting(StoredRecord::id).containsExactly(ids.get(4));
+        assertThat(records.newest(plan, 3)).extracting("id").containsExactlyElementsOf(ids.subList(0, 3));
+    }
+
+    @Test
     void aRecordThatCannotBeReadLeavesNothing() {
-        int before = records.list(plan).size();
+        long before = records.count(plan);
         byte[] bad = "$timescale 1 ns $end\n$var wire 1 ! scl $end\n$enddefinitions $end\n#5\n1!\n#4\n"
                 .getBytes(StandardCharsets.US_ASCII);
         assertThatThrownBy(() -> upload(bad)).isInstanceOf(RecordFault.class).hasMessageContaining("Line 6");
-        assertThat(records.list(plan)).hasSize(before);
+        assertThat(records.count(plan)).isEqualTo(before);
     }
 
     @Test

@@ -120,7 +120,7 @@ class TrafficPagesTest extends PagesOfAPlan {
         page.locator("button", new Page.LocatorOptions().setHasText("Upload and decode"))
                 .click();
         page.waitForURL(Pattern.compile(".*/traffic/\\d+"));
-        StoredRecord stored = records.list(id).get(0);
+        StoredRecord stored = records.list(id, 0, 1).get(0);
         Assertions.assertThat(stored.lines())
                 .extracting(StoredRecord.Line::name)
                 .containsExactly("SCL", "SDA");
