@@ -1,5 +1,6 @@
 package izzet.app.shell;
 
+import izzet.app.files.Reserve;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -32,6 +33,7 @@ class DiskRoom extends OncePerRequestFilter {
 
     private final Path folder;
     private final LongSupplier room;
+    private final Reserve reserve;
 
     @Autowired
     DiskRoom(@Value("${izzet.data}") String data) {
@@ -41,6 +43,7 @@ class DiskRoom extends OncePerRequestFilter {
     DiskRoom(Path folder, LongSupplier room) {
         this.folder = folder;
         this.room = room;
+        this.reserve = Reserve.in(folder);
     }
 
     /** Bytes free where the data lies; the most where that cannot be told. */
@@ -72,6 +75,9 @@ class DiskRoom extends OncePerRequestFilter {
                     "The disk with " + folder + " has " + (free >> 20) + " MB left, and this needs " + (needed >> 20)
                             + " MB to be safe. Nothing was saved; make room there and send it again. Reading goes on.");
             return;
+        }
+        if (free > needed + Reserve.SIZE) {
+            reserve.make();
         }
         chain.doFilter(request, response);
     }

@@ -9,6 +9,7 @@ import izzet.app.fault.StalePlan;
 import izzet.app.fault.TooLarge;
 import izzet.app.fault.UnreadableRevision;
 import izzet.app.fault.WrongField;
+import izzet.app.store.ClosedByFault;
 import izzet.core.capture.RecordFault;
 import izzet.core.catalog.CatalogException;
 import izzet.core.plan.PlanEdit;
@@ -99,7 +100,18 @@ final class Problems {
 
     /** Empty for what nobody foresaw: a fault of ours. */
     static Optional<Problem> of(Throwable e) {
-        return TABLE.stream().flatMap(row -> row.of(e).stream()).findFirst();
+        Optional<Problem> told =
+                TABLE.stream().flatMap(row -> row.of(e).stream()).findFirst();
+        return told.isEmpty() && ClosedByFault.is(e) ? Optional.of(closed(e)) : told;
+    }
+
+    private static Problem closed(Throwable e) {
+        return new Problem(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "The database could not write",
+                "It closed itself: " + root(e)
+                        + ". What was acknowledged is kept; what was sent now may not be. It opens again by itself:"
+                        + " look again in a moment, and make room on the disk if that is the cause.");
     }
 
     private static <E extends Throwable> Row<E> told(Class<E> type, HttpStatus status, String title) {

@@ -2,9 +2,11 @@ package izzet.app.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.app.files.Reserve;
 import java.nio.file.Path;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.springframework.mock.web.MockFilterChain;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -35,6 +37,20 @@ class DiskRoomTest {
         assertThat(send("GET", 0).getStatus()).isEqualTo(200);
         free.set(DiskRoom.LEAST);
         assertThat(send("DELETE", 0).getStatus()).isEqualTo(200);
+    }
+
+    /** Room for reading on a disk that fills is kept while there is plenty. */
+    @Test
+    void aReserveIsMadeWhereThereIsRoomForIt(@TempDir Path folder) throws Exception {
+        AtomicLong plenty = new AtomicLong(DiskRoom.LEAST + Reserve.SIZE);
+        DiskRoom real = new DiskRoom(folder, plenty::get);
+        MockHttpServletRequest request = new MockHttpServletRequest("POST", "/plans/1/connect");
+        real.doFilter(request, new MockHttpServletResponse(), new MockFilterChain());
+        assertThat(folder).isEmptyDirectory();
+        plenty.incrementAndGet();
+        request = new MockHttpServletRequest("POST", "/plans/1/connect");
+        real.doFilter(request, new MockHttpServletResponse(), new MockFilterChain());
+        assertThat(folder.resolve("reserve.bin")).hasSize(Reserve.SIZE);
     }
 
     /** A file lies there as it comes and packed. */
