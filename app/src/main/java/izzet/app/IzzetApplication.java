@@ -1,23 +1,20 @@
 package izzet.app;
 
-import izzet.app.backup.DataFault;
 import izzet.app.backup.DataGuard;
-import izzet.app.backup.DataKeeper;
-import izzet.app.store.SharedDatabase;
 import izzet.core.assign.Assigner;
 import izzet.core.assign.SolverAssigner;
 import izzet.core.catalog.Catalog;
 import izzet.core.check.Checker;
 import izzet.core.plan.PlanDocument;
 import izzet.core.repair.Repairs;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import org.springframework.boot.context.event.ApplicationEnvironmentPreparedEvent;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Lazy;
@@ -31,13 +28,14 @@ public class IzzetApplication {
         // Before a second thread may log, or the logging system tells of its own start.
         LoggerFactory.getLogger(IzzetApplication.class);
         CatalogAhead.begin();
+        DataReady data = new DataReady();
         try {
             SpringApplication application = new SpringApplication(IzzetApplication.class);
-            application.addListeners(
-                    (ApplicationListener<ApplicationEnvironmentPreparedEvent>) e -> ready(e.getEnvironment()));
+            application.addListeners(data);
+            application.addInitializers(data);
             application.run(args);
         } catch (RuntimeException e) {
-            String told = StartFault.tell(e);
+            String told = StartFault.tell(data.explained(e));
             if (told == null) {
                 throw e;
             }
@@ -46,23 +44,17 @@ public class IzzetApplication {
         }
     }
 
-    /** The folder of data, before anything opens it; not while the build makes the bean definitions. */
-    private static void ready(Environment environment) {
-        SharedDatabase.fault(environment).ifPresent(f -> {
-            throw new DataFault(f);
-        });
-        SharedUse.fault(environment).ifPresent(f -> {
-            throw new DataFault(f);
-        });
-        String url = environment.getProperty("spring.datasource.url", "");
-        if (!url.startsWith("jdbc:h2:file:") || Boolean.getBoolean("spring.aot.processing")) {
-            return;
-        }
-        Path data = Path.of(environment.getRequiredProperty("izzet.data"));
-        new DataGuard(data, DataKeeper.settings(url), Clock.systemUTC()).prepare();
+    /** A file was made ready before anything opened it; servers and the databases of tests are brought up to date here. */
+    @Bean
+    FlywayMigrationStrategy migration(ObjectProvider<DataGuard> guard) {
+        return flyway -> {
+            if (guard.getIfAvailable() == null) {
+                flyway.migrate();
+            }
+        };
     }
 
-    /** The shipped shelf. Not lazy like the rest: a bad catalogue file is told at the start. */
+    /** The shipped shelf. Not lazy like the rest: everybody needs it. */
     @Bean
     @Lazy(false)
     Catalog catalog() {

@@ -59,6 +59,21 @@ public final class DataGuard {
         }
     }
 
+    /**
+     * Why a start with this database failed, if it is the database's fault.
+     *
+     * @throws DataFault with what brings it back
+     */
+    public void explain() {
+        try {
+            if (Files.exists(folder.database())) {
+                examine();
+            }
+        } catch (IOException e) {
+            throw new DataFault(cannotWrite(Backups.firstLine(e)), e);
+        }
+    }
+
     private String cannotWrite(String why) {
         return "the data folder cannot be written: " + folder.path() + " (" + why
                 + "). Start with --data and a folder that can be.";
@@ -86,6 +101,16 @@ public final class DataGuard {
             throw new DataFault(
                     "the database " + folder.database() + " is cut short: " + missing.get() + "." + wayBack());
         }
+        if (Mark.read(folder.mark()).filter(m -> m.migration() == NEWEST).isEmpty()) {
+            examine();
+        }
+    }
+
+    /**
+     * Opens the database to look whether it can be, and updates one of an earlier version. Where the program wrote down that it had had
+     * all migrations, this is left to the start itself, which compares, too: opening it twice takes long.
+     */
+    private void examine() throws IOException {
         boolean old;
         try (ClosedDatabase db = ClosedDatabase.at(folder.url(folder.database(), settings))) {
             old = pending(db);
@@ -113,11 +138,11 @@ public final class DataGuard {
 
     /** Whether this program knows migrations that the database has not had. */
     private static boolean pending(Database db) {
-        return db.number("select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"")
-                < NEWEST;
+        return Mark.migration(db) < NEWEST;
     }
 
-    private void compare(Database db) {
+    /** @throws DataFault when it holds less than it did */
+    void compare(Database db) {
         Optional<Mark> known = Mark.read(folder.mark());
         Mark now = Mark.of(db, clock.instant());
         if (known.isPresent() && now.holdsLessThan(known.get())) {

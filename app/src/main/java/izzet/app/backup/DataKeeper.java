@@ -1,5 +1,6 @@
 package izzet.app.backup;
 
+import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
@@ -74,6 +75,14 @@ public class DataKeeper {
     /** Empty where the database is no file. */
     public Optional<DataFolder> folder() {
         return Optional.ofNullable(folder);
+    }
+
+    /** Before anybody is answered: whether it is the database that it was. */
+    @PostConstruct
+    void compare() {
+        if (folder != null) {
+            new DataGuard(folder.path(), "", clock).compare(database);
+        }
     }
 
     @EventListener(ApplicationReadyEvent.class)

@@ -16,15 +16,21 @@ import java.util.Properties;
  * @param changes of all plans together
  * @param records highest number given
  * @param items versions kept
+ * @param migration number of the last migration that it had had; 0 where nobody wrote it down
  */
-record Mark(long changes, long records, long items, Instant at) {
+record Mark(long changes, long records, long items, int migration, Instant at) {
 
     static Mark of(Database db, Instant at) {
         return new Mark(
                 db.number("select coalesce(sum(version), 0) from plan"),
                 db.number("select coalesce(max(id), 0) from record"),
                 hasItems(db) ? db.number("select count(*) from shelf_item") : 0,
+                migration(db),
                 at);
+    }
+
+    static int migration(Database db) {
+        return (int) db.number("select max(cast(\"version\" as int)) from \"flyway_schema_history\" where \"success\"");
     }
 
     /** The first databases had no shelf. */
@@ -41,6 +47,7 @@ record Mark(long changes, long records, long items, Instant at) {
                     Long.parseLong(told.getProperty("changes")),
                     Long.parseLong(told.getProperty("records")),
                     Long.parseLong(told.getProperty("items")),
+                    Integer.parseInt(told.getProperty("migration", "0")),
                     Instant.parse(told.getProperty("at"))));
         } catch (IOException | RuntimeException e) {
             return Optional.empty();
@@ -52,6 +59,7 @@ record Mark(long changes, long records, long items, Instant at) {
         told.setProperty("changes", String.valueOf(changes));
         told.setProperty("records", String.valueOf(records));
         told.setProperty("items", String.valueOf(items));
+        told.setProperty("migration", String.valueOf(migration));
         told.setProperty("at", at.toString());
         Path beside = folder.mark().resolveSibling(folder.mark().getFileName() + ".new");
         try (Writer out = Files.newBufferedWriter(beside, StandardCharsets.UTF_8)) {

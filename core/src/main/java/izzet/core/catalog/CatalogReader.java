@@ -4,6 +4,7 @@ import com.networknt.schema.Schema;
 import izzet.core.discovery.Discovery;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
@@ -21,37 +22,64 @@ public final class CatalogReader {
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();
 
-    private final Schema boardSchema = Schemas.of("/schema/board.schema.json");
-    private final Schema partSchema = Schemas.of("/schema/part.schema.json");
+    /** Made when the first file is checked. */
+    private static final class Checked {
+        static final Schema BOARD = Schemas.of("/schema/board.schema.json");
+        static final Schema PART = Schemas.of("/schema/part.schema.json");
+    }
 
-    /** The catalogue that ships with the application. */
+    /** The catalogue that ships with the application. Its files were checked when they were packed: {@link #main}. */
     public static Catalog shipped() {
+        return catalog(
+                (name, text) -> JSON.readValue(text, Board.class), (name, text) -> JSON.readValue(text, Part.class));
+    }
+
+    /**
+     * The same, with every check.
+     *
+     * @throws CatalogException naming file, place, value and expected form
+     */
+    static Catalog checked() {
         CatalogReader reader = new CatalogReader();
+        return catalog(reader::board, reader::part);
+    }
+
+    private static Catalog catalog(BiFunction<String, String, Board> board, BiFunction<String, String, Part> part) {
         List<Board> boards = new ArrayList<>();
         List<Part> parts = new ArrayList<>();
-        Discovery.texts("/catalog/boards", ".json").forEach((name, text) -> boards.add(reader.board(name, text)));
-        Discovery.texts("/catalog/parts", ".json").forEach((name, text) -> parts.add(reader.part(name, text)));
+        Discovery.texts("/catalog/boards", ".json").forEach((name, text) -> boards.add(board.apply(name, text)));
+        Discovery.texts("/catalog/parts", ".json").forEach((name, text) -> parts.add(part.apply(name, text)));
         return new Catalog(boards, parts);
+    }
+
+    /** Run by the build, so that a file that cannot be used is told there and not at each start. */
+    public static void main(String[] none) {
+        try {
+            checked();
+        } catch (CatalogException e) {
+            System.err.println(e.getMessage());
+            System.exit(1);
+        }
     }
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Board board(String file, String text) {
-        return read(file, text, boardSchema, Board.class, b -> new CatalogChecks().faultsOf(b));
+        return read(file, text, Checked.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
     }
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Part part(String file, String text) {
-        return read(file, text, partSchema, Part.class, p -> new CatalogChecks().faultsOf(p));
+        return read(file, text, Checked.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
     }
 
     /** Everything that is wrong with a board's file; empty when it can be read. */
     public List<CatalogFault> faultsOfBoard(JsonNode tree) {
-        return faults(tree, boardSchema, Board.class, b -> new CatalogChecks().faultsOf(b));
+        return faults(tree, Checked.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
     }
 
     /** Everything that is wrong with a part's file; empty when it can be read. */
     public List<CatalogFault> faultsOfPart(JsonNode tree) {
-        return faults(tree, partSchema, Part.class, p -> new CatalogChecks().faultsOf(p));
+        return faults(tree, Checked.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
     }
 
     private static <T> List<CatalogFault> faults(

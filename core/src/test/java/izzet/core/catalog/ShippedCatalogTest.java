@@ -19,6 +19,14 @@ class ShippedCatalogTest {
     private final Board mcu = Workbench.CATALOG.board(Workbench.MCU).orElseThrow();
     private final Board sbc = Workbench.CATALOG.board(Workbench.SBC).orElseThrow();
 
+    /** What the build checks is what the program reads without checking. */
+    @Test
+    void everyFileStandsUpToItsSchema() {
+        Catalog checked = CatalogReader.checked();
+        assertThat(CatalogReader.shipped().boards()).isEqualTo(checked.boards());
+        assertThat(CatalogReader.shipped().parts()).isEqualTo(checked.parts());
+    }
+
     @Test
     void holdsTheFirstShelf() {
         assertThat(Workbench.CATALOG.boards().keySet())
