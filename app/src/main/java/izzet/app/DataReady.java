@@ -5,9 +5,9 @@ import izzet.app.backup.DataGuard;
 import izzet.app.backup.DataKeeper;
 import izzet.app.store.SharedDatabase;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Clock;
 import org.springframework.boot.context.event.ApplicationEnvironmentPreparedEvent;
+import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -45,20 +45,18 @@ final class DataReady
         }
     }
 
-    /** What the database itself has to say, where the fault comes from it; else the fault. */
+    /** What the database itself has to say, where it is the cause; else the fault. */
     RuntimeException explained(RuntimeException fault) {
-        for (Throwable t = fault; t != null && guard != null; t = t.getCause()) {
-            if (t instanceof DataFault) {
+        for (Throwable t = fault; t != null; t = t.getCause()) {
+            if (guard == null || t instanceof DataFault || t instanceof PortInUseException) {
                 return fault;
             }
-            if (t instanceof SQLException) {
-                try {
-                    guard.explain();
-                } catch (RuntimeException e) {
-                    return e;
-                }
-            }
         }
-        return fault;
+        try {
+            guard.explain();
+            return fault;
+        } catch (RuntimeException e) {
+            return e;
+        }
     }
 }

@@ -2,16 +2,19 @@ package izzet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.app.backup.DataGuard;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -66,7 +69,7 @@ class StartTest {
 
     @Test
     void aFolderThatIsAFileGetsOneClearLine() throws IOException, InterruptedException {
-        Path file = java.nio.file.Files.writeString(data.resolve("file"), "x");
+        Path file = Files.writeString(data.resolve("file"), "x");
         Process process = start(file, 0);
         String said = said(process);
         assertThat(process.waitFor()).isEqualTo(1);
@@ -74,6 +77,36 @@ class StartTest {
                 .singleElement()
                 .asString()
                 .startsWith("izzet: the data folder cannot be written");
+    }
+
+    /** The start itself compares: what it finds is told before anybody is answered. */
+    @Test
+    void aDatabaseThatHoldsLessThanItDidGetsOneClearLine() throws IOException, InterruptedException {
+        new DataGuard(data, "", Clock.systemUTC()).prepare();
+        Files.writeString(
+                data.resolve("izzet.known"),
+                "changes=7\nrecords=0\nitems=0\nmigration=12\nat=2026-05-01T10\\:00\\:00Z\n");
+        Process process = start(data, 0);
+        String said = said(process);
+        assertThat(process.waitFor()).isEqualTo(1);
+        assertThat(said.strip().lines())
+                .singleElement()
+                .asString()
+                .startsWith("izzet: the database ")
+                .contains("it holds 0 changes and held 7");
+    }
+
+    /** What nothing can be read of any more is told as damaged, and not as whatever it looked like. */
+    @Test
+    void aDatabaseThatIsNoneGetsOneClearLine() throws IOException, InterruptedException {
+        Files.write(data.resolve("izzet.mv.db"), new byte[1 << 16]);
+        Files.writeString(
+                data.resolve("izzet.known"),
+                "changes=7\nrecords=0\nitems=0\nmigration=12\nat=2026-05-01T10\\:00\\:00Z\n");
+        Process process = start(data, 0);
+        String said = said(process);
+        assertThat(process.waitFor()).isEqualTo(1);
+        assertThat(said.strip().lines()).singleElement().asString().contains(" is damaged: ");
     }
 
     /** A stop as by Ctrl-C ends quietly and leaves the database open for the next start. */

@@ -36,8 +36,11 @@ class DataGuardTest {
         backups = new Backups(folder, SETTINGS);
     }
 
+    /** Made ready, and looked at as a start does that follows or that fails. */
     private void prepare() throws SQLException {
-        new DataGuard(path, SETTINGS, CLOCK).prepare();
+        DataGuard guard = new DataGuard(path, SETTINGS, CLOCK);
+        guard.prepare();
+        guard.explain();
     }
 
     private Connection open() throws SQLException {
