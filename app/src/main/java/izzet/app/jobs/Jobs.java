@@ -55,7 +55,7 @@ public class Jobs {
      * @param plan that it is for; 0 for none
      * @param key a value that stands for everything that the result depends on
      * @param what for people
-     * @param address of the page that shows it
+     * @param address of the page that shows it; {@code {job}} stands for its number
      * @throws Busy when too many wait already
      */
     @SuppressWarnings("unchecked")
@@ -78,7 +78,8 @@ public class Jobs {
         if (waiting >= MOST_WAITING || closed) {
             throw new Busy("Too many searches wait already. Nothing was changed; try again in a minute.");
         }
-        Job<T> job = new Job<>(next++, plan, key, what, address, work);
+        Job<T> job = new Job<>(next, plan, key, what, address.replace("{job}", String.valueOf(next)), work);
+        next++;
         jobs.put(job.id(), job);
         forgetOldest();
         queues.computeIfAbsent(plan, p -> new ArrayDeque<>()).add(job);
