@@ -123,7 +123,7 @@ class AssignController {
                 id,
                 search,
                 "Assign the pins of " + stored.plan().name(),
-                "/plans/" + id + "/pins",
+                "/plans/" + id + "/assign/{job}",
                 j -> find(search, j));
         return "redirect:/plans/" + id + "/assign/" + job.id();
     }

@@ -80,6 +80,8 @@ class JobsTest {
         assertThat(ended(first)).isEqualTo("first");
         assertThat(jobs.of(1, "held", "Held", "/held", job -> "another")).isSameAs(first);
         assertThat(jobs.get(first.id())).isSameAs(first);
+        Job<String> second = jobs.of(1, "numbered", "Numbered", "/plans/1/assign/{job}", job -> "");
+        assertThat(second.address()).isEqualTo("/plans/1/assign/" + second.id());
         assertThatThrownBy(() -> jobs.get(99)).isInstanceOf(NoSuchThing.class);
     }
 

@@ -190,10 +190,9 @@ class WiringPagesTest extends PagesOfAPlan {
         page.route("**/repairs?*", asked::add);
         page.navigate("/plans/" + id + "/pins");
         page.waitForCondition(() -> asked.size() > 1);
-        asked.get(0)
+        page.waitForResponse("**/repairs?*", () -> asked.get(0)
                 .resume(new Route.ResumeOptions()
-                        .setUrl("http://127.0.0.1:" + port + "/plans/" + id + "/findings/gone/repairs?station=pins"));
-        page.waitForResponse("**/repairs?*", () -> {});
+                        .setUrl("http://127.0.0.1:" + port + "/plans/" + id + "/findings/gone/repairs?station=pins")));
         asked.get(1).resume();
         assertThat(page.locator(".finding .repairs, .finding .figures")).not().hasCount(0);
         assertThat(page.locator(".sub")).containsText("8-bit 5 V board");

@@ -113,6 +113,7 @@ final class CatalogChecks {
         }
         if (part.pixelBus() != null) {
             source(part.sources(), "/pixelBus", part.pixelBus().source());
+            blanking(part);
         }
         if (part.spi() != null) {
             source(part.sources(), "/spi", part.spi().source());
@@ -120,6 +121,21 @@ final class CatalogChecks {
         part.levels().forEach((k, l) -> source(part.sources(), "/levels/" + k, l.source()));
         part.traps().forEach(t -> source(part.sources(), "/traps", t.source()));
         return List.copyOf(faults);
+    }
+
+    /** The parts of the blanking are no more than the blanking. */
+    private void blanking(Part part) {
+        Part.PixelBus bus = part.pixelBus();
+        if (bus.timed() && part.glass() != null) {
+            if (bus.backColumns(part.glass()) < 0) {
+                faults.add(new CatalogFault(
+                        "/pixelBus/frontColumns", "with the sync pulse more than the blanking of a row"));
+            }
+            if (bus.backRows(part.glass()) < 0) {
+                faults.add(new CatalogFault(
+                        "/pixelBus/frontRows", "with the sync pulse more than the blanking of a picture"));
+            }
+        }
     }
 
     private void known(Part part, String place, String line) {

@@ -240,8 +240,38 @@ public record Part(
                 clockGates, g -> g.outputs().contains(output) || g.inverted().contains(output));
     }
 
-    /** Columns and rows with their blanking, and the fastest pixel clock, of a panel without memory. */
-    public record PixelBus(int totalColumns, int totalRows, int maxHz, String source) {
+    /**
+     * Columns and rows with their blanking, and the fastest pixel clock, of a panel without memory.
+     *
+     * @param frontColumns of the blanking before the sync pulse of a row; null where its parts are not told
+     * @param syncColumns of the pulse itself; what is left of the blanking comes behind it
+     * @param frontRows of the blanking before the sync pulse of a picture
+     * @param syncRows of the pulse itself
+     */
+    public record PixelBus(
+            int totalColumns,
+            int totalRows,
+            int maxHz,
+            Integer frontColumns,
+            Integer syncColumns,
+            Integer frontRows,
+            Integer syncRows,
+            String source) {
+
+        /** Whether the parts of the blanking are told, which programs and settings need. */
+        public boolean timed() {
+            return frontColumns != null && syncColumns != null && frontRows != null && syncRows != null;
+        }
+
+        /** Of the blanking behind the sync pulse of a row. */
+        public int backColumns(Glass glass) {
+            return totalColumns - glass.columns() - frontColumns - syncColumns;
+        }
+
+        /** Of the blanking behind the sync pulse of a picture. */
+        public int backRows(Glass glass) {
+            return totalRows - glass.rows() - frontRows - syncRows;
+        }
 
         /** Pixel clock for so many pictures a second. */
         public double hertz(double pictures) {

@@ -32,6 +32,8 @@ public record BoardSide(String how, List<String> lines, String file, String sour
      */
     public record Step(String what, String check, String ifNot) {}
 
+    private static final String OVERLAY = "dtoverlay=";
+
     public static BoardSide of(Circuit circuit) {
         Optional<KernelBoard> kernel = KernelBoard.of(circuit.board());
         if (kernel.isEmpty()) {
@@ -54,22 +56,33 @@ public record BoardSide(String how, List<String> lines, String file, String sour
 
     private static List<String> lines(Circuit circuit, KernelBoard kernel) {
         Set<String> lines = new LinkedHashSet<>();
+        // What follows the name of an overlay belongs to it: those come behind all others.
+        Set<String> overlays = new LinkedHashSet<>();
         for (Bus bus : circuit.plan().buses()) {
             if (bus.bitBanged()) {
                 Optional<String> sda = chip(circuit, bus, Role.I2C_SDA);
                 Optional<String> scl = chip(circuit, bus, Role.I2C_SCL);
                 if (bus.kind() == BusKind.I2C && kernel.byProgram() != null && sda.isPresent() && scl.isPresent()) {
-                    lines.add(kernel.byProgram().replace("{sda}", sda.get()).replace("{scl}", scl.get()));
+                    overlays.add(kernel.byProgram().replace("{sda}", sda.get()).replace("{scl}", scl.get()));
                 }
             } else {
-                kernel.settings()
-                        .getOrDefault(bus.controller(), List.of())
-                        .forEach(l -> lines.add(l.replace("{hz}", String.valueOf(bus.clockHz()))));
+                Optional<PanelTimes> panel = PanelTimes.of(circuit, bus);
+                if (bus.kind() == BusKind.RGB && panel.isEmpty()) {
+                    continue;
+                }
+                List<String> wanted = kernel.settings().getOrDefault(bus.controller(), List.of());
+                boolean overlay = !wanted.isEmpty() && wanted.get(0).startsWith(OVERLAY);
+                for (String line : wanted) {
+                    String with = line.replace("{hz}", String.valueOf(bus.clockHz()));
+                    (overlay ? overlays : lines)
+                            .add(panel.map(p -> p.into(with)).orElse(with));
+                }
             }
         }
         if (circuit.plan().consoleFree() && kernel.consoleOff() != null) {
             lines.addAll(kernel.consoleOff());
         }
+        lines.addAll(overlays);
         return List.copyOf(lines);
     }
 
@@ -101,6 +114,19 @@ public record BoardSide(String how, List<String> lines, String file, String sour
                         .orElse("Look at the settings lines again, and restart.");
                 steps.add(new Step(
                         bus.name() + " is on.", "ls " + device + " names it", "The bus driver is not there: " + needs));
+            }
+            if (bus.kind() == BusKind.RGB) {
+                steps.add(
+                        PanelTimes.of(circuit, bus).isPresent()
+                                ? new Step(
+                                        bus.name() + " sends pictures.",
+                                        "ls /sys/class/drm names a connector with DPI",
+                                        "Look at the settings lines again, and whether anything else is given its pins.")
+                                : new Step(
+                                        "Find the times of the panel in its data sheet: the blanking before and behind the sync"
+                                                + " pulses, and the pulses themselves.",
+                                        "",
+                                        ""));
             }
             if (bus.kind() == BusKind.I2C && device != null) {
                 steps.add(

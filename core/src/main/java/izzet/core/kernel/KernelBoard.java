@@ -13,7 +13,8 @@ import tools.jackson.databind.ObjectMapper;
  * @param boards ids of catalogue items
  * @param gpio label of the pins' controller in the board's tree
  * @param targets by controller: a label, or a path that begins with {@code /}
- * @param settings lines by controller; {@code {hz}} stands for the clock
+ * @param settings lines by controller; {@code {hz}} stands for the clock, {@code {columns}} and others for the
+ *     {@link PanelTimes}
  * @param byProgram line for a bus on any pins; null where there is none
  * @param consoleOff lines that free the console's pins; null where not known
  * @param file where the lines go
