@@ -32,6 +32,10 @@ class JobsApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Map<String, Object> stop(@PathVariable long job) {
         Job<?> stopped = jobs.get(job);
+        if (stopped.address().isEmpty()) {
+            throw new IllegalArgumentException(
+                    stopped.what() + " cannot be stopped; it ends by itself within a moment.");
+        }
         stopped.stop();
         return json(stopped);
     }

@@ -87,6 +87,11 @@ public final class Job<T> {
         stopped = true;
     }
 
+    /** Whether it listens: what somebody waits for ends by itself within a moment. */
+    public boolean stoppable() {
+        return !done() && !stopped && !address.isEmpty();
+    }
+
     /** What went wrong; null while nothing did. */
     public RuntimeException fault() {
         return fault;
@@ -145,8 +150,9 @@ public final class Job<T> {
             result = work.run(this);
         } catch (RuntimeException e) {
             fault = e;
-        } catch (StackOverflowError e) {
-            fault = new IllegalStateException(what + ": nested too deep", e);
+        } catch (Error e) {
+            // The worker goes on with what others asked for.
+            fault = new IllegalStateException(what + ": " + e, e);
         } finally {
             took = System.nanoTime() - since;
             done.countDown();

@@ -38,6 +38,7 @@ class MemoryRoom extends OncePerRequestFilter {
     private final ApplicationEventPublisher events;
     private final LongSupplier nanos;
     private long cleared;
+    private boolean enough = true;
 
     @Autowired
     MemoryRoom(ApplicationEventPublisher events) {
@@ -89,7 +90,9 @@ class MemoryRoom extends OncePerRequestFilter {
                 clearing.run();
             }
             cleared = nanos.getAsLong();
+            enough = room.getAsLong() >= LEAST;
         }
-        return room.getAsLong() >= LEAST;
+        // What has come since then is mostly not cleared up yet.
+        return enough;
     }
 }

@@ -47,6 +47,7 @@ class JobsTest {
     @Test
     void whoComesTooLateIsToldAndTheNextHasItsTurn() {
         Job<String> first = hold();
+        assertThat(first.stoppable()).isTrue();
         assertThatThrownBy(() -> jobs.take(2, "second", () -> "second"))
                 .isInstanceOf(Busy.class)
                 .hasMessageContaining("Nothing was changed");
@@ -56,6 +57,8 @@ class JobsTest {
         String third = patient.take(2, "third", () -> "third");
         assertThat(third).isEqualTo("third");
         assertThat(patient.all()).isEmpty();
+        boolean stoppable = patient.take(2, "seen", () -> patient.all().get(0).stoppable());
+        assertThat(stoppable).as("what somebody waits for").isFalse();
         patient.close();
     }
 
@@ -96,6 +99,18 @@ class JobsTest {
         assertThatThrownBy(again::result).hasMessage("no");
         String third = ended(jobs.of(1, "key", "Fails", "/", job -> "yes"));
         assertThat(third).isEqualTo("yes");
+    }
+
+    /** A worker outlives what it ran into. */
+    @Test
+    void anErrorIsToldAndOthersHaveTheirTurn() {
+        Job<String> failing = jobs.of(1, "deep", "Too deep", "/", job -> {
+            throw new StackOverflowError();
+        });
+        assertThat(failing.await(LONG)).isTrue();
+        assertThatThrownBy(failing::result).hasMessageContaining("Too deep").hasMessageContaining("StackOverflow");
+        String next = ended(jobs.of(1, "next", "Next", "/", job -> "next"));
+        assertThat(next).isEqualTo("next");
     }
 
     @Test

@@ -64,6 +64,19 @@ class MemoryRoomTest {
         verifyNoInteractions(events);
     }
 
+    /** Right after clearing up, what fills the heap again is taken for what it mostly is. */
+    @Test
+    void whatCameSinceThenIsNoShortage() throws Exception {
+        free.set(1000);
+        freed.set(MemoryRoom.LEAST);
+        assertThat(send("POST").getStatus()).isEqualTo(200);
+        free.set(1000);
+        assertThat(send("POST").getStatus()).isEqualTo(200);
+        assertThat(clearings.get()).isEqualTo(1);
+        clock.addAndGet(3 * SECOND);
+        assertThat(send("POST").getStatus()).isEqualTo(503);
+    }
+
     /** Clearing up stops everybody: not for each of many requests. */
     @Test
     void manyRequestsClearUpOnce() throws Exception {
