@@ -47,8 +47,11 @@ final class DataReady
 
     /** What the database itself has to say, where it is the cause; else the fault. */
     RuntimeException explained(RuntimeException fault) {
+        if (guard == null) {
+            return fault;
+        }
         for (Throwable t = fault; t != null; t = t.getCause()) {
-            if (guard == null || t instanceof DataFault || t instanceof PortInUseException) {
+            if (t instanceof DataFault || t instanceof PortInUseException) {
                 return fault;
             }
         }

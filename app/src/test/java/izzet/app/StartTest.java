@@ -37,6 +37,22 @@ class StartTest {
         return new ProcessBuilder(command).redirectErrorStream(true).start();
     }
 
+    /** The one line that a start ends with which cannot be. */
+    private String refused(Path folder, int port) throws IOException, InterruptedException {
+        Process process = start(folder, port);
+        String said = said(process);
+        assertThat(process.waitFor()).isEqualTo(1);
+        assertThat(said.strip().lines()).hasSize(1);
+        return said.strip();
+    }
+
+    /** What an earlier run wrote down of a database with all migrations. */
+    private void heldSevenChanges() throws IOException {
+        Files.writeString(
+                data.resolve("izzet.known"),
+                "changes=7\nrecords=0\nitems=0\nmigration=12\nat=2026-05-01T10\\:00\\:00Z\n");
+    }
+
     private static String said(Process process) throws IOException {
         return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
@@ -44,11 +60,8 @@ class StartTest {
     @Test
     void aTakenPortGetsOneClearLine() throws IOException, InterruptedException {
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            Process process = start(data, taken.getLocalPort());
-            String said = said(process);
-            assertThat(process.waitFor()).isEqualTo(1);
-            assertThat(said.strip().lines())
-                    .containsExactly("izzet: port " + taken.getLocalPort()
+            assertThat(refused(data, taken.getLocalPort()))
+                    .isEqualTo("izzet: port " + taken.getLocalPort()
                             + " is taken by another program; start with --port and another number.");
         }
     }
@@ -57,56 +70,30 @@ class StartTest {
     void aLockedDatabaseGetsOneClearLine() throws IOException, InterruptedException, SQLException {
         try (Connection open = DriverManager.getConnection("jdbc:h2:file:" + data.resolve("izzet"), "sa", "")) {
             assertThat(open.isValid(1)).isTrue();
-            Process process = start(data, 0);
-            String said = said(process);
-            assertThat(process.waitFor()).isEqualTo(1);
-            assertThat(said.strip().lines())
-                    .singleElement()
-                    .asString()
-                    .startsWith("izzet: the database is in use by another running copy");
+            assertThat(refused(data, 0)).startsWith("izzet: the database is in use by another running copy");
         }
     }
 
     @Test
     void aFolderThatIsAFileGetsOneClearLine() throws IOException, InterruptedException {
         Path file = Files.writeString(data.resolve("file"), "x");
-        Process process = start(file, 0);
-        String said = said(process);
-        assertThat(process.waitFor()).isEqualTo(1);
-        assertThat(said.strip().lines())
-                .singleElement()
-                .asString()
-                .startsWith("izzet: the data folder cannot be written");
+        assertThat(refused(file, 0)).startsWith("izzet: the data folder cannot be written");
     }
 
     /** The start itself compares: what it finds is told before anybody is answered. */
     @Test
     void aDatabaseThatHoldsLessThanItDidGetsOneClearLine() throws IOException, InterruptedException {
         new DataGuard(data, "", Clock.systemUTC()).prepare();
-        Files.writeString(
-                data.resolve("izzet.known"),
-                "changes=7\nrecords=0\nitems=0\nmigration=12\nat=2026-05-01T10\\:00\\:00Z\n");
-        Process process = start(data, 0);
-        String said = said(process);
-        assertThat(process.waitFor()).isEqualTo(1);
-        assertThat(said.strip().lines())
-                .singleElement()
-                .asString()
-                .startsWith("izzet: the database ")
-                .contains("it holds 0 changes and held 7");
+        heldSevenChanges();
+        assertThat(refused(data, 0)).startsWith("izzet: the database ").contains("it holds 0 changes and held 7");
     }
 
     /** What nothing can be read of any more is told as damaged, and not as whatever it looked like. */
     @Test
     void aDatabaseThatIsNoneGetsOneClearLine() throws IOException, InterruptedException {
         Files.write(data.resolve("izzet.mv.db"), new byte[1 << 16]);
-        Files.writeString(
-                data.resolve("izzet.known"),
-                "changes=7\nrecords=0\nitems=0\nmigration=12\nat=2026-05-01T10\\:00\\:00Z\n");
-        Process process = start(data, 0);
-        String said = said(process);
-        assertThat(process.waitFor()).isEqualTo(1);
-        assertThat(said.strip().lines()).singleElement().asString().contains(" is damaged: ");
+        heldSevenChanges();
+        assertThat(refused(data, 0)).contains(" is damaged: ");
     }
 
     /** A stop as by Ctrl-C ends quietly and leaves the database open for the next start. */

@@ -66,8 +66,9 @@ public final class DataGuard {
      */
     public void explain() {
         try {
-            if (Files.exists(folder.database())) {
-                examine();
+            if (Files.exists(folder.database()) && examine()) {
+                throw new DataFault("the database " + folder.database()
+                        + " was of an earlier version; it was updated now, after a backup. Start again.");
             }
         } catch (IOException e) {
             throw new DataFault(cannotWrite(Backups.firstLine(e)), e);
@@ -109,18 +110,19 @@ public final class DataGuard {
     /**
      * Opens the database to look whether it can be, and updates one of an earlier version. Where the program wrote down that it had had
      * all migrations, this is left to the start itself, which compares, too: opening it twice takes long.
+     *
+     * @return whether it was of an earlier version
      */
-    private void examine() throws IOException {
+    private boolean examine() throws IOException {
         boolean old;
         try (ClosedDatabase db = ClosedDatabase.at(folder.url(folder.database(), settings))) {
+            compare(db);
             old = pending(db);
             if (old) {
                 Files.createDirectories(folder.backups());
                 DataFolder.ownerOnly(folder.backups());
                 String moment = clock.instant().toString().replace(':', '-');
                 backups.make(db, folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
-            } else {
-                compare(db);
             }
         } catch (JDBCException e) {
             if (ClosedDatabase.inUse(e)) {
@@ -134,6 +136,7 @@ public final class DataGuard {
             migrate(folder.making());
             DataFolder.moveIntoPlace(folder.making(), folder.database());
         }
+        return old;
     }
 
     /** Whether this program knows migrations that the database has not had. */

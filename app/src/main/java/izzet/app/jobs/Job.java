@@ -18,7 +18,9 @@ public final class Job<T> {
     private final Object key;
     private final String what;
     private final String address;
-    private final Work<T> work;
+    /** Null once it is done: it holds what it was asked about. */
+    private Work<T> work;
+
     private final CountDownLatch begun = new CountDownLatch(1);
     private final CountDownLatch done = new CountDownLatch(1);
     private volatile boolean stopped;
@@ -155,6 +157,7 @@ public final class Job<T> {
             fault = new IllegalStateException(what + ": " + e, e);
         } finally {
             took = System.nanoTime() - since;
+            work = null;
             done.countDown();
         }
     }

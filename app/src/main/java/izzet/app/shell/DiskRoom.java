@@ -8,7 +8,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Set;
 import java.util.function.LongSupplier;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
@@ -16,7 +15,6 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Refuses changes before the disk is full: a database that cannot write closes itself, and reading ends, too. Reading goes on, and
@@ -24,12 +22,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 2)
-class DiskRoom extends OncePerRequestFilter {
+class DiskRoom extends ChangesFilter {
 
     /** In bytes; what a change, its compaction and a daily backup may need. */
     static final long LEAST = 48L << 20;
-
-    private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     private final Path folder;
     private final LongSupplier room;
@@ -53,11 +49,6 @@ class DiskRoom extends OncePerRequestFilter {
         } catch (IOException e) {
             return Long.MAX_VALUE;
         }
-    }
-
-    @Override
-    protected boolean shouldNotFilter(HttpServletRequest request) {
-        return READING.contains(request.getMethod());
     }
 
     @Override

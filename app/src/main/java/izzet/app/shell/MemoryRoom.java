@@ -7,7 +7,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.Set;
 import java.util.function.LongSupplier;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationEventPublisher;
@@ -15,7 +14,6 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Refuses changes before memory is used up, which would end the program. First what can be made again is let go; reading goes on, and
@@ -23,12 +21,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 3)
-class MemoryRoom extends OncePerRequestFilter {
+class MemoryRoom extends ChangesFilter {
 
     /** In bytes; what some changes at once may need. */
     static final long LEAST = 24L << 20;
-
-    private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     /** Clearing up takes a while: not for each of many requests. */
     private static final Duration PAUSE = Duration.ofSeconds(2);
@@ -57,11 +53,6 @@ class MemoryRoom extends OncePerRequestFilter {
     private static long free() {
         Runtime machine = Runtime.getRuntime();
         return machine.maxMemory() - machine.totalMemory() + machine.freeMemory();
-    }
-
-    @Override
-    protected boolean shouldNotFilter(HttpServletRequest request) {
-        return READING.contains(request.getMethod());
     }
 
     @Override

@@ -27,7 +27,6 @@ class SameOriginFilter extends OncePerRequestFilter {
 
     private static final Pattern NUMBER =
             Pattern.compile("\\d{1,3}(\\.\\d{1,3}){3}|\\[?[0-9a-fA-F:.]*:[0-9a-fA-F:.%]*]?");
-    private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
     private static final Set<String> OWN_SITES = Set.of("same-origin", "none");
     private static final String POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
@@ -64,14 +63,14 @@ class SameOriginFilter extends OncePerRequestFilter {
                     HttpStatus.MISDIRECTED_REQUEST,
                     "Unknown name",
                     "This application does not answer to that name. Use its number or localhost, or start it with IZZET_HOSTS set to the name.");
-        } else if (!READING.contains(request.getMethod()) && foreign(request)) {
+        } else if (!ChangesFilter.reads(request) && foreign(request)) {
             Refusal.write(
                     request,
                     response,
                     HttpStatus.FORBIDDEN,
                     "Foreign origin",
                     "A page of another origin may not change anything here. Use the application's own pages, or send no Origin header.");
-        } else if (READING.contains(request.getMethod()) && loadedElsewhere(request)) {
+        } else if (ChangesFilter.reads(request) && loadedElsewhere(request)) {
             Refusal.write(
                     request,
                     response,

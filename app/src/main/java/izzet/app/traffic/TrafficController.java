@@ -13,6 +13,7 @@ import izzet.core.capture.RecordFault;
 import izzet.core.capture.RecordReader;
 import izzet.core.capture.TableOptions;
 import izzet.core.catalog.BusKind;
+import izzet.core.catalog.Catalog;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
@@ -734,7 +735,7 @@ class TrafficController {
         model.addAttribute("other", two);
         Job<Differences> job = jobs.of(
                 id,
-                new Compared(id, frame.stored().version(), record, other),
+                new Compared(id, frame.stored().version(), shelf.catalog(), one.buses(), two.buses()),
                 "Compare " + one.name() + " with " + two.name(),
                 "/plans/" + id + "/traffic/" + record + "/against/" + other,
                 j -> differences(frame.circuit(), List.of(one, two), j));
@@ -746,8 +747,9 @@ class TrafficController {
         return "traffic/against";
     }
 
-    /** What a comparison depends on. */
-    private record Compared(long plan, long version, long record, long other) {}
+    /** What a comparison depends on; how a bus is read may be changed without the plan. */
+    private record Compared(
+            long plan, long version, Catalog catalog, List<StoredRecord.Bus> buses, List<StoredRecord.Bus> others) {}
 
     /**
      * What differs between two records.

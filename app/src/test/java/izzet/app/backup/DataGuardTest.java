@@ -198,6 +198,23 @@ class DataGuardTest {
                 .hasMessageContaining("it holds 1 changes and held 5");
     }
 
+    /** A copy of an earlier version beside a mark of this one: the start fails on it, is told why, and the next one works. */
+    @Test
+    void anOlderVersionThatCameByHandIsUpdatedWhenTheStartFailsOnIt() throws SQLException, IOException {
+        Files.copy(Path.of("src/test/resources/data-0.1/izzet.mv.db"), folder.database());
+        new Mark(0, 0, 0, DataGuard.NEWEST, CLOCK.instant()).write(folder);
+        DataGuard guard = new DataGuard(path, SETTINGS, CLOCK);
+        guard.prepare();
+        assertThat(backups.list()).isEmpty();
+        assertThatThrownBy(guard::explain)
+                .isInstanceOf(DataFault.class)
+                .hasMessageContaining("was updated now, after a backup. Start again.");
+        assertThat(backups.list()).hasSize(1);
+        prepare();
+        new Mark(count() + 1, 0, 0, 3, CLOCK.instant()).write(folder);
+        assertThatThrownBy(this::prepare).isInstanceOf(DataFault.class).hasMessageContaining("is older than it was");
+    }
+
     @Test
     void whatABackupHoldsComesBackAndWhatWasThereIsKept() throws SQLException, IOException {
         prepare();

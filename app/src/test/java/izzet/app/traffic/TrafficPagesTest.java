@@ -3,6 +3,7 @@ package izzet.app.traffic;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -17,6 +18,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
 import izzet.app.PagesOfAPlan;
+import izzet.core.decode.Settings;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -24,6 +26,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -271,6 +274,21 @@ class TrafficPagesTest extends PagesOfAPlan {
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("never")))
                 .andExpect(content().string(containsString("display off, clock 0x80")));
+        // Read otherwise, the same records are another question.
+        StoredRecord first = records.get(id, Long.parseLong(one.substring(one.lastIndexOf('/') + 1)));
+        StoredRecord.Bus bus = first.buses().get(0);
+        Map<String, String> lines = bus.settings().lines();
+        records.change(
+                id,
+                first.id(),
+                bus.id(),
+                bus.protocol(),
+                Settings.of(bus.protocol(), Map.of("scl", lines.get("sda"), "sda", lines.get("scl"))::get),
+                "chosen by you",
+                null);
+        pages.perform(get(one + "/against/" + two.substring(two.lastIndexOf('/') + 1)))
+                .andExpect(status().isOk())
+                .andExpect(content().string(not(containsString("display off, clock 0x80"))));
     }
 
     /** The maker's instrument is kept, and what it cannot do is told on the card. */

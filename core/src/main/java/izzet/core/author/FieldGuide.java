@@ -39,13 +39,12 @@ public record FieldGuide(List<Section> sections) {
     }
 
     static FieldGuide of(FileField file) {
-        FieldGuide guide = new FieldGuide(List.of());
         List<Section> sections = new ArrayList<>();
-        guide.take("", FILE, "", file, sections);
+        take("", FILE, "", file, sections);
         return new FieldGuide(sections);
     }
 
-    private void take(String before, String heading, String about, FileField object, List<Section> sections) {
+    private static void take(String before, String heading, String about, FileField object, List<Section> sections) {
         for (Named property : object.properties()) {
             FileField field = property.field();
             String place = before + property.name();

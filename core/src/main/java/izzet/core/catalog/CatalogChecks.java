@@ -2,8 +2,10 @@ package izzet.core.catalog;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -123,9 +125,22 @@ final class CatalogChecks {
         return List.copyOf(faults);
     }
 
-    /** The parts of the blanking are no more than the blanking. */
+    /** The parts of the blanking are told together, and are no more than the blanking. */
     private void blanking(Part part) {
         Part.PixelBus bus = part.pixelBus();
+        Map<String, Integer> told = new LinkedHashMap<>();
+        told.put("frontColumns", bus.frontColumns());
+        told.put("syncColumns", bus.syncColumns());
+        told.put("frontRows", bus.frontRows());
+        told.put("syncRows", bus.syncRows());
+        if (told.values().stream().anyMatch(Objects::nonNull)) {
+            told.forEach((name, value) -> {
+                if (value == null) {
+                    faults.add(new CatalogFault(
+                            "/pixelBus/" + name, "is missing: " + String.join(", ", told.keySet()) + " go together"));
+                }
+            });
+        }
         if (bus.timed() && part.glass() != null) {
             if (bus.backColumns(part.glass()) < 0) {
                 faults.add(new CatalogFault(

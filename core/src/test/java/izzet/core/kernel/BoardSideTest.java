@@ -59,7 +59,7 @@ class BoardSideTest {
     void aPanelWhoseTimesNobodyToldGetsNoLinesButAStep() {
         ObjectNode file =
                 CatalogWriter.tree(Workbench.CATALOG.part("rgb-800x480").orElseThrow());
-        ((ObjectNode) file.get("pixelBus")).remove("syncRows");
+        ((ObjectNode) file.get("pixelBus")).remove(List.of("frontColumns", "syncColumns", "frontRows", "syncRows"));
         Catalog catalog = new Catalog(
                 Workbench.CATALOG.boards().values(),
                 List.of(new CatalogReader().part("untold", CatalogWriter.text(file))));
@@ -70,11 +70,18 @@ class BoardSideTest {
     }
 
     @Test
-    void moreThanTheBlankingIsAFaultOfTheFile() {
+    void moreThanTheBlankingOrAPartOfItIsAFaultOfTheFile() {
         ObjectNode file =
                 CatalogWriter.tree(Workbench.CATALOG.part("rgb-800x480").orElseThrow());
         ((ObjectNode) file.get("pixelBus")).put("frontColumns", 240);
         assertThat(new CatalogReader().faultsOfPart(file)).singleElement().satisfies(f -> assertThat(f.pointer())
                 .isEqualTo("/pixelBus/frontColumns"));
+        ObjectNode bus = (ObjectNode) file.get("pixelBus");
+        bus.put("frontColumns", 210);
+        bus.remove("syncRows");
+        assertThat(new CatalogReader().faultsOfPart(file)).singleElement().satisfies(f -> {
+            assertThat(f.pointer()).isEqualTo("/pixelBus/syncRows");
+            assertThat(f.message()).contains("go together");
+        });
     }
 }
