@@ -71,6 +71,6 @@ class ExportsController {
                                 source.name() + " " + (point < 0 ? last : last.substring(0, point)),
                                 "plan",
                                 point < 0 ? ".txt" : last.substring(point)))
-                .body(jobs.take(id, export.title(), () -> export.make(source)));
+                .body(jobs.take(id, export.title(), job -> export.make(source, job)));
     }
 }

@@ -1,5 +1,6 @@
 package izzet.app.exports;
 
+import izzet.app.jobs.Job;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -21,6 +22,11 @@ interface PlanExport {
     }
 
     byte[] make(ExportSource source);
+
+    /** As {@link #make(ExportSource)}; what takes longer says how far it has come, and ends when it is stopped. */
+    default byte[] make(ExportSource source, Job<?> job) {
+        return make(source);
+    }
 
     /** Files that lie beside it where all are taken together, by their names; each is made when it is written. */
     default Map<String, Supplier<byte[]>> beside(ExportSource source) {

@@ -1,5 +1,6 @@
 package izzet.app.jobs;
 
+import izzet.app.fault.Stopped;
 import java.time.Duration;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -24,6 +25,7 @@ public final class Job<T> {
     private final CountDownLatch begun = new CountDownLatch(1);
     private final CountDownLatch done = new CountDownLatch(1);
     private volatile boolean stopped;
+    private volatile boolean heeds = true;
     private volatile String progress = "";
     private volatile long since = System.nanoTime();
     private volatile long took;
@@ -89,9 +91,24 @@ public final class Job<T> {
         stopped = true;
     }
 
-    /** Whether it listens: what somebody waits for ends by itself within a moment. */
+    /** Whether a stop would be heeded: what ends by itself within a moment does not look. */
     public boolean stoppable() {
-        return !done() && !stopped && !address.isEmpty();
+        return heeds && !done() && !stopped;
+    }
+
+    void heeds(boolean looks) {
+        heeds = looks;
+    }
+
+    /**
+     * For what has nothing to show before it is whole.
+     *
+     * @throws Stopped when it was stopped
+     */
+    public void goOn() {
+        if (stopped) {
+            throw new Stopped(what + ": stopped. Nothing was changed; ask again when you want it.");
+        }
     }
 
     /** What went wrong; null while nothing did. */

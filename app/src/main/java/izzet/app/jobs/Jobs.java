@@ -3,6 +3,7 @@ package izzet.app.jobs;
 import izzet.app.fault.Busy;
 import izzet.app.fault.MemoryShort;
 import izzet.app.fault.NoSuchThing;
+import izzet.app.fault.Stopped;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.ArrayDeque;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -102,23 +104,36 @@ public class Jobs {
         }
     }
 
+    /** As the other, for what ends by itself within a moment and tells nothing meanwhile. */
+    public <T> T take(long plan, String what, Supplier<T> work) {
+        return take(plan, what, turn -> work.get(), false);
+    }
+
     /**
-     * Waits for its turn and computes then, on the thread that asks; first come, first served within a plan.
+     * Waits for its turn and computes then, on the thread that asks; first come, first served within a plan. The computation says how far it has come
+     * and looks whether it was stopped ({@link Job#goOn}).
      *
      * @throws Busy when it is not its turn in time
+     * @throws Stopped when somebody stopped it
      */
-    public <T> T take(long plan, String what, Supplier<T> work) {
+    public <T> T take(long plan, String what, Function<Job<?>, T> work) {
+        return take(plan, what, work, true);
+    }
+
+    private <T> T take(long plan, String what, Function<Job<?>, T> work, boolean heeds) {
         CountDownLatch over = new CountDownLatch(1);
         Job<T> turn;
         synchronized (this) {
             turn = begin(plan, new Object(), what, "", job -> keep(over));
+            turn.heeds(heeds);
         }
         try {
             if (!turn.awaitBegin(patience) && withdraw(turn)) {
                 throw new Busy("Others are searching, and it was not your turn within " + patience.toSeconds()
                         + " seconds. Nothing was changed; try again in a moment.");
             }
-            return work.get();
+            turn.goOn();
+            return work.apply(turn);
         } finally {
             over.countDown();
             synchronized (this) {

@@ -22,6 +22,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -78,10 +79,18 @@ public class Solutions {
         if (there != null) {
             return there;
         }
-        List<Solution> found = jobs.take(
-                id, "Ways to mend " + plan.name(), () -> mender.solve(plan, catalog, wishes, Mender.Limits.of(TIME)));
-        remember(asked, found);
-        return found;
+        return jobs.take(id, "Ways to mend " + plan.name(), job -> {
+            AtomicInteger ways = new AtomicInteger();
+            List<Solution> found = mender.solve(
+                    plan,
+                    catalog,
+                    wishes,
+                    new Mender.Limits(TIME, job::stopped, s -> job.say(ways.incrementAndGet() + " found so far.")));
+            if (!job.stopped()) {
+                remember(asked, found);
+            }
+            return found;
+        });
     }
 
     @EventListener(MemoryShort.class)

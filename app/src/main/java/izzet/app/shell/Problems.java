@@ -6,6 +6,7 @@ import izzet.app.fault.NoSuchThing;
 import izzet.app.fault.PreconditionMissing;
 import izzet.app.fault.StaleItem;
 import izzet.app.fault.StalePlan;
+import izzet.app.fault.Stopped;
 import izzet.app.fault.TooLarge;
 import izzet.app.fault.UnreadableRevision;
 import izzet.app.fault.WrongField;
@@ -55,6 +56,7 @@ final class Problems {
             told(DataFault.class, HttpStatus.UNPROCESSABLE_CONTENT, "This backup cannot be used"),
             told(RecordFault.class, HttpStatus.UNPROCESSABLE_CONTENT, "This record cannot be read"),
             told(PreconditionMissing.class, HttpStatus.PRECONDITION_REQUIRED, "If-Match is missing"),
+            told(Stopped.class, HttpStatus.CONFLICT, "Stopped"),
             told(Busy.class, HttpStatus.SERVICE_UNAVAILABLE, "Much to do at the moment"),
             told(TooLarge.class, HttpStatus.CONTENT_TOO_LARGE, "Too large"),
             new Row<>(

@@ -15,11 +15,14 @@ import izzet.app.PagesOfAPlan;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MvcResult;
 
 class JobsPagesTest extends PagesOfAPlan {
 
@@ -93,6 +96,31 @@ class JobsPagesTest extends PagesOfAPlan {
         held.countDown();
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Count the lamps 1")))
                 .containsText("done");
+    }
+
+    /** Where somebody waits for a file, others see how far it is; when they stop it, who waits is told. */
+    @Test
+    void aFileThatIsMadeCanBeStopped() throws Exception {
+        hold("Count the signals ");
+        CompletableFuture<MvcResult> bundle = CompletableFuture.supplyAsync(this::bundle);
+        Page page = browser.page(port);
+        page.navigate("/jobs");
+        page.locator("[aria-label='Stop: All of these in one file']").click();
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("All of these in one file")))
+                .containsText("stopping");
+        held.countDown();
+        MvcResult told = bundle.get(30, TimeUnit.SECONDS);
+        Assertions.assertThat(told.getResponse().getStatus()).isEqualTo(409);
+        Assertions.assertThat(told.getResponse().getContentAsString()).contains("stopped. Nothing was changed");
+    }
+
+    private MvcResult bundle() {
+        try {
+            return pages.perform(get("/api/plans/" + id + "/exports/bundle.zip"))
+                    .andReturn();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Test

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import izzet.app.fault.Busy;
 import izzet.app.fault.NoSuchThing;
+import izzet.app.fault.Stopped;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CountDownLatch;
@@ -59,6 +61,29 @@ class JobsTest {
         assertThat(patient.all()).isEmpty();
         boolean stoppable = patient.take(2, "seen", () -> patient.all().get(0).stoppable());
         assertThat(stoppable).as("what somebody waits for").isFalse();
+        patient.close();
+    }
+
+    /** What is made in pieces says how far it is and ends between two of them. */
+    @Test
+    void whatSomebodyWaitsForCanBeStoppedWhereItLooks() {
+        Jobs patient = new Jobs(1, LONG);
+        List<String> made = new ArrayList<>();
+        assertThatThrownBy(() -> patient.take(3, "Zip", job -> {
+                    for (int i = 1; i <= 3; i++) {
+                        job.say("File " + i + ".");
+                        job.goOn();
+                        made.add(patient.all().get(0).progress());
+                        assertThat(patient.all().get(0).stoppable()).isTrue();
+                        patient.all().get(0).stop();
+                    }
+                    return "whole";
+                }))
+                .isInstanceOf(Stopped.class)
+                .hasMessage("Zip: stopped. Nothing was changed; ask again when you want it.");
+        assertThat(made).containsExactly("File 1.");
+        String next = patient.take(3, "next", () -> "next");
+        assertThat(next).as("its worker is free again").isEqualTo("next");
         patient.close();
     }
 
