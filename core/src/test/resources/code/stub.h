@@ -3,12 +3,17 @@
 #include <cstdint>
 #include <cstdio>
 #include <string>
-const int LOW = 0, HIGH = 1, OUTPUT = 1, MSBFIRST = 1, SPI_MODE0 = 0, SPI_MODE1 = 1, SPI_MODE2 = 2, SPI_MODE3 = 3;
+const int LOW = 0, HIGH = 1, INPUT = 0, OUTPUT = 1, MSBFIRST = 1, SPI_MODE0 = 0, SPI_MODE1 = 1, SPI_MODE2 = 2, SPI_MODE3 = 3;
 const int A0 = 100, A1 = 101, A2 = 102, A3 = 103, A4 = 104, A5 = 105;
 inline void digitalWrite(int pin, int level) {
   if (pin >= 100) printf("pin A%d %d\n", pin - 100, level); else printf("pin %d %d\n", pin, level);
 }
-inline void pinMode(int, int) {}
+inline int digitalRead(int) { return HIGH; }
+inline void pinMode(int pin, int mode) {
+  if (mode == INPUT) {
+    if (pin >= 100) printf("free A%d\n", pin - 100); else printf("free %d\n", pin);
+  }
+}
 inline void delay(unsigned long) {}
 inline void delayMicroseconds(unsigned int) {}
 class TwoWire {

@@ -5,15 +5,20 @@ import types
 
 
 class Pin:
-    OUT = 1
+    OUT, OPEN_DRAIN = 1, 2
 
     def __init__(self, number, mode=None, value=None):
-        self.number = number
-        if value is not None:
+        self.number, self.drain = number, mode == Pin.OPEN_DRAIN
+        if value is not None and not self.drain:
             self.value(value)
 
-    def value(self, level):
-        print("pin %d %d" % (self.number, level))
+    def value(self, level=None):
+        if level is None:
+            return 1
+        if self.drain and level:
+            print("free %d" % self.number)
+        else:
+            print("pin %d %d" % (self.number, level))
 
 
 class I2C:

@@ -5,7 +5,7 @@ import struct
 import sys
 import time
 
-paths, lines, address = {}, {}, [0]
+paths, lines, drains, address = {}, {}, set(), [0]
 
 
 def opened(path, flags):
@@ -18,13 +18,20 @@ def asked(handle, request, argument=0):
         address[0] = argument
     elif request == 0xC16CB403:
         number = struct.unpack_from("I", argument, 0)[0]
-        assert struct.unpack_from("I", argument, 256)[0] == 2 and struct.unpack_from("I", argument, 356)[0] == 1
+        flags = struct.unpack_from("I", argument, 256)[0]
+        assert flags in (2, 10) and struct.unpack_from("I", argument, 356)[0] == 1
         handle = 1000 + number
         lines[handle] = number
         struct.pack_into("i", argument, 360, handle)
-        print("pin %d %d" % (number, argument[260]))
+        if flags == 10:
+            drains.add(number)
+        else:
+            print("pin %d %d" % (number, argument[260]))
     elif request == 0xC040B409:
-        print("pin %d %d" % (lines[handle], argument[0]))
+        if lines[handle] in drains and argument[0]:
+            print("free %d" % lines[handle])
+        else:
+            print("pin %d %d" % (lines[handle], argument[0]))
     return 0
 
 

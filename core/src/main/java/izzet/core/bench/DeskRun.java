@@ -132,8 +132,8 @@ public final class DeskRun {
 
     private void begin(List<Op> program) {
         program.stream()
-                .filter(Op.SerialBegin.class::isInstance)
-                .map(Op.SerialBegin.class::cast)
+                .filter(Op.Begin.class::isInstance)
+                .map(Op.Begin.class::cast)
                 .forEach(b -> modes.putIfAbsent(b.bus().name(), b.mode()));
         record.highs(this::highVolts);
         listen();
@@ -284,16 +284,14 @@ public final class DeskRun {
             transfer(write.bus(), write.address(), write.bytes());
         } else if (op instanceof Op.TwoWireRun run) {
             pieces(run);
-        } else if (op instanceof Op.SerialBegin begin) {
-            halfClock.put(begin.bus().name(), 500_000_000L / Math.max(1, begin.hertz()));
-            set(begin.bus().clock(), begin.mode() >= 2 ? 1 : 0);
-            moment();
-        } else if (op instanceof Op.Serial write) {
-            write.bytes().forEach(b -> serial(write.bus(), b));
-        } else if (op instanceof Op.SerialRun run) {
+        } else if (op instanceof Op.Begin begin) {
+            begun(begin);
+        } else if (op instanceof Op.Send write) {
+            write.bytes().forEach(b -> send(write.bus(), b));
+        } else if (op instanceof Op.SendRun run) {
             for (int i = 0; i < run.pairs().size(); i += 2) {
                 for (int n = 0; n < run.pairs().get(i); n++) {
-                    serial(run.bus(), run.pairs().get(i + 1));
+                    send(run.bus(), run.pairs().get(i + 1));
                 }
             }
         } else if (op instanceof Op.Rectangles all) {
@@ -332,6 +330,34 @@ public final class DeskRun {
         now += strobe.micros() * 1000;
     }
 
+    private void begun(Op.Begin begin) {
+        if (begin.bus().serial()) {
+            halfClock.put(begin.bus().name(), 500_000_000L / Math.max(1, begin.hertz()));
+            set(begin.bus().clock(), begin.mode() >= 2 ? 1 : 0);
+            moment();
+        }
+    }
+
+    private void send(ProgramBus bus, int value) {
+        if (bus.parallel()) {
+            parallel(bus, value);
+        } else {
+            serial(bus, value);
+        }
+    }
+
+    /** A word is put on the lines and taken when the write strobe rises. */
+    private void parallel(ProgramBus bus, int value) {
+        for (int i = 0; i < bus.lines().size(); i++) {
+            set(bus.lines().get(i), value >> i & 1);
+        }
+        moment();
+        set(bus.clock(), 0);
+        moment();
+        set(bus.clock(), 1);
+        moment();
+    }
+
     private void serial(ProgramBus bus, int value) {
         int mode = modes.getOrDefault(bus.name(), 0);
         long half = Math.max(1, halfClock.getOrDefault(bus.name(), 125L));
@@ -366,8 +392,12 @@ public final class DeskRun {
         command(all, 0x2B, r.y0() >> 8, r.y0() & 0xFF, r.y1() >> 8, r.y1() & 0xFF);
         command(all, 0x2C);
         for (int i = (r.x1() - r.x0() + 1) * (r.y1() - r.y0() + 1); i > 0; i--) {
-            serial(all.bus(), r.colour() >> BITS);
-            serial(all.bus(), r.colour() & 0xFF);
+            if (all.bus().lines().size() > BITS) {
+                send(all.bus(), r.colour());
+            } else {
+                send(all.bus(), r.colour() >> BITS);
+                send(all.bus(), r.colour() & 0xFF);
+            }
         }
         if (all.select() != null) {
             set(all.select(), 1);
@@ -378,11 +408,11 @@ public final class DeskRun {
     private void command(Op.Rectangles all, int command, int... bytes) {
         set(all.dataCommand(), 0);
         moment();
-        serial(all.bus(), command);
+        send(all.bus(), command);
         set(all.dataCommand(), 1);
         moment();
         for (int b : bytes) {
-            serial(all.bus(), b);
+            send(all.bus(), b);
         }
     }
 

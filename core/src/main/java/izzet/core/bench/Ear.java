@@ -2,6 +2,7 @@ package izzet.core.bench;
 
 import izzet.core.capture.TimeScale;
 import izzet.core.catalog.BusKind;
+import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
@@ -37,13 +38,16 @@ final class Ear {
         boolean character = unit.variant().bus() == null
                 && unit.part().glass() != null
                 && "character".equals(unit.part().glass().family());
-        if (!serial && !character) {
+        boolean parallel =
+                unit.variant().bus() == null && !character && unit.variant().cycleNanos() != null;
+        if (!serial && !character && !parallel) {
             return Optional.empty();
         }
-        Protocol protocol = Protocols.of(serial ? "spi" : "character-lcd");
+        Protocol protocol = Protocols.of(serial ? "spi" : parallel ? "parallel-8080" : "character-lcd");
+        List<String> data = parallel ? dataLines(unit) : List.of();
         Map<String, Source> sources = new HashMap<>();
         for (Wire wire : built.wiresOf(unit)) {
-            String role = serial ? serialRole(wire) : characterRole(wire);
+            String role = serial ? serialRole(wire) : parallel ? parallelRole(wire, data) : characterRole(wire);
             if (role != null) {
                 sources.putIfAbsent(role, Source.of(built, wire));
             }
@@ -81,6 +85,27 @@ final class Ear {
             case SPI_MOSI -> "mosi";
             case SELECT -> "select";
             case DATA_COMMAND -> "dc";
+            default -> null;
+        };
+    }
+
+    /** Those that carry words in this interface, the lowest first: the others rest on a rail. */
+    private static List<String> dataLines(Unit unit) {
+        return unit.part().lines().stream()
+                .filter(l -> l.role() == Role.DATA)
+                .map(PartLine::id)
+                .filter(id -> !unit.variant().rests().containsKey(id))
+                .toList();
+    }
+
+    private static String parallelRole(Wire wire, List<String> data) {
+        return switch (wire.role()) {
+            case ENABLE -> "wr";
+            case SELECT -> "cs";
+            case DATA_COMMAND -> "dc";
+            case DATA ->
+                data.contains(wire.line().id()) ? "d" + data.indexOf(wire.line().id()) : null;
+            case CONTROL -> wire.line().id().equals("RD") ? "rd" : null;
             default -> null;
         };
     }

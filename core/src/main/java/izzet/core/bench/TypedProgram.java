@@ -150,9 +150,9 @@ public record TypedProgram(List<Step> steps) {
             List<Op> ops = new ArrayList<>();
             if (!begun.contains(bus)) {
                 begun.add(bus);
-                ops.add(new Op.SerialBegin(bus, 0, bus.hertz()));
+                ops.add(new Op.Begin(bus, 0, bus.hertz()));
             }
-            ops.add(new Op.Serial(bus, bytes(bytes)));
+            ops.add(new Op.Send(bus, bytes(bytes)));
             add(said, Kind.SEND, bus, ops);
         }
 

@@ -39,7 +39,7 @@ public record BringUp(
         Set<String> sources = new LinkedHashSet<>();
         // Nobody on a shared serial bus may hear what is meant for another one.
         for (Unit unit : circuit.units()) {
-            if (unit.variant().bus() == BusKind.SPI) {
+            if (unit.variant().bus() == BusKind.SPI || unit.variant().cycleNanos() != null) {
                 program.pins(unit, Role.SELECT).forEach(pin -> program.output(pin, true));
             }
         }
@@ -54,17 +54,7 @@ public record BringUp(
                 program.note("no test picture is known here for this kind; its constants are above");
                 continue;
             }
-            if (unit.variant().bus() == BusKind.SPI) {
-                Part.Spi spi = unit.part().spi();
-                program.bus(unit)
-                        .ifPresent(bus -> program.add(new Op.SerialBegin(
-                                bus,
-                                spi.modes().stream().min(Integer::compare).orElse(0),
-                                Math.min(
-                                        circuit.clockOf(
-                                                unit, circuit.busOf(unit).orElseThrow()),
-                                        spi.maxWriteHz()))));
-            }
+            program.bus(unit).ifPresent(bus -> begin(circuit, unit, bus, program));
             start.get().add(unit, program);
             sources.add(start.get().source());
         }
@@ -75,6 +65,16 @@ public record BringUp(
                 program.buses(),
                 program.ops(),
                 List.copyOf(sources));
+    }
+
+    private static void begin(Circuit circuit, Unit unit, ProgramBus bus, ProgramWriter program) {
+        Part.Spi spi = unit.part().spi();
+        if (!bus.serial() || spi == null) {
+            program.begin(bus, 0, bus.hertz());
+            return;
+        }
+        int clock = circuit.clockOf(unit, circuit.busOf(unit).orElseThrow());
+        program.begin(bus, spi.modes().stream().min(Integer::compare).orElse(0), Math.min(clock, spi.maxWriteHz()));
     }
 
     private static List<Constant> constants(Circuit circuit, ProgramWriter program) {

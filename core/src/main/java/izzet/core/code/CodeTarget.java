@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * A language for a platform: one template, whose first lines tell what it is. What it is filled with is {@link #model}.
@@ -18,16 +19,12 @@ import java.util.stream.Collectors;
  * @param title for people
  * @param pins {@code sketch}, {@code gpio} or {@code port}: the names of pins that it needs
  * @param kinds of boards that it is for
- * @param twoWire whether it knows a 2-wire bus, {@code serial} whether it knows a serial one
+ * @param buses that it knows: {@code 2-wire} and {@code serial} by controllers, the same with {@code made} before it by plain pins, {@code parallel}
  */
 public record CodeTarget(
-        String file,
-        String title,
-        String pins,
-        List<String> kinds,
-        boolean twoWire,
-        boolean serial,
-        Template template) {
+        String file, String title, String pins, List<String> kinds, List<String> buses, Template template) {
+
+    private static final int ROW = 16;
 
     private static final class Known {
         static final List<CodeTarget> ALL = Discovery.texts("/code", ".mustache").values().stream()
@@ -52,8 +49,7 @@ public record CodeTarget(
                 head.get("title"),
                 head.get("pins"),
                 List.of(head.get("kinds").split(", ")),
-                head.getOrDefault("buses", "").contains("2-wire"),
-                head.getOrDefault("buses", "").contains("serial"),
+                List.of(head.get("buses").split(", ")),
                 Mustache.compiler().escapeHTML(false).defaultValue("").compile(text.substring(end + 2)));
     }
 
@@ -73,7 +69,9 @@ public record CodeTarget(
             return Optional.of("this board's pins have other names.");
         }
         for (ProgramBus bus : bringUp.buses()) {
-            if (bus.clock() != null && (bus.serial() ? !serial : !twoWire)) {
+            boolean made = bus.made() && !bus.parallel();
+            if (bus.clock() != null
+                    && !buses.contains((made ? "made " : "") + bus.kind().word())) {
                 return Optional.of(bus.name() + " has no controller on this board.");
             }
         }
@@ -92,6 +90,7 @@ public record CodeTarget(
             if (b.clock() != null) {
                 pins.add(b.clock());
             }
+            pins.addAll(b.lines());
         });
         return pins;
     }
@@ -106,14 +105,22 @@ public record CodeTarget(
         model.put("board", bringUp.board());
         model.put("sources", bringUp.sources().stream().map(Names::comment).toList());
         model.put("constants", bringUp.constants());
-        model.put("twoWire", bringUp.buses().stream().filter(b -> !b.serial()).toList());
-        model.put("serial", bringUp.buses().stream().filter(ProgramBus::serial).toList());
+        List<ProgramBus> given = bringUp.buses().stream().filter(b -> !b.made()).toList();
+        model.put("twoWire", given.stream().filter(ProgramBus::twoWire).toList());
+        model.put("serial", given.stream().filter(ProgramBus::serial).toList());
+        List<ProgramBus> made =
+                bringUp.buses().stream().filter(ProgramBus::made).toList();
+        model.put("anyMade", !made.isEmpty());
+        model.put("ways", made.stream().filter(b -> !b.twoWire()).toList());
+        model.put("madeTwoWire", made.stream().filter(ProgramBus::twoWire).toList());
+        model.put("parallel", made.stream().filter(ProgramBus::parallel).toList());
         List<Map<String, Object>> ops = new ArrayList<>();
         int number = 0;
         for (Op op : bringUp.ops()) {
             ops.add(op(op, number++));
         }
         model.put("ops", ops);
+        model.put("tables", ops.stream().filter(o -> o.containsKey("rows")).toList());
         return model;
     }
 
@@ -139,17 +146,24 @@ public record CodeTarget(
         } else if (op instanceof Op.TwoWireRun run) {
             told.put("run", run);
             bytes(told, run.pairs());
-        } else if (op instanceof Op.SerialBegin begin) {
+        } else if (op instanceof Op.Begin begin) {
             told.put("begin", begin);
-        } else if (op instanceof Op.Serial write) {
-            told.put("serialWrite", write);
+            told.put("pause", ProgramBus.pause(begin.hertz()));
+            told.put("idle", begin.mode() >= 2 ? 1 : 0);
+            told.put("late", begin.mode() & 1);
+            told.put("wide", begin.bus().lines().size());
+        } else if (op instanceof Op.Send write) {
+            told.put("sendWrite", write);
             bytes(told, write.bytes());
-        } else if (op instanceof Op.SerialRun run) {
-            told.put("serialRun", run);
+        } else if (op instanceof Op.SendRun run) {
+            told.put("sendRun", run);
             bytes(told, run.pairs());
         } else if (op instanceof Op.Rectangles rectangles) {
             told.put("rectangles", rectangles);
             told.put("count", rectangles.rectangles().size());
+            told.put(
+                    "rows",
+                    rectangles.rectangles().stream().map(CodeTarget::row).toList());
         } else if (op instanceof Op.Strobe strobe) {
             told.put("strobe", strobe);
             told.put("lines", strobe.lines());
@@ -164,8 +178,27 @@ public record CodeTarget(
         return told;
     }
 
+    /** For languages whose lines must not be long. */
+    private static List<String> rows(List<Integer> bytes) {
+        List<String> rows = new ArrayList<>();
+        for (int i = 0; i < bytes.size(); i += ROW) {
+            rows.add(bytes.subList(i, Math.min(bytes.size(), i + ROW)).stream()
+                    .map(String::valueOf)
+                    .collect(Collectors.joining(", ")));
+        }
+        return rows;
+    }
+
+    /** First and last column, first and last row, colour, the lower byte of each first. */
+    private static String row(Op.Rectangle r) {
+        return IntStream.of(r.x0(), r.x1(), r.y0(), r.y1(), r.colour())
+                .mapToObj(v -> (v & 0xFF) + ", " + (v >> 8))
+                .collect(Collectors.joining(", "));
+    }
+
     private static void bytes(Map<String, Object> told, List<Integer> bytes) {
         told.put("count", bytes.size());
+        told.put("rows", rows(bytes));
         told.put("hex", bytes.stream().map(b -> String.format("0x%02X", b)).collect(Collectors.joining(", ")));
     }
 }

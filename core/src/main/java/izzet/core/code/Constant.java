@@ -11,4 +11,9 @@ public record Constant(String name, String text, ProgramPin pin, String comment)
     public boolean isPin() {
         return pin != null;
     }
+
+    /** As assemblers write it: {@code $3C}. */
+    public String dollar() {
+        return text.replaceFirst("^0x", "\\$");
+    }
 }

@@ -28,14 +28,14 @@ public sealed interface Op {
         public static final int PIECE = 16;
     }
 
-    /** The serial bus is set to a mode and a clock. */
-    record SerialBegin(ProgramBus bus, int mode, int hertz) implements Op {}
+    /** What comes next is for this bus, in this mode and at this clock. */
+    record Begin(ProgramBus bus, int mode, int hertz) implements Op {}
 
-    /** Bytes on a serial bus; selects are levels of their own. */
-    record Serial(ProgramBus bus, List<Integer> bytes) implements Op {}
+    /** Bytes on a serial bus, or words on parallel lines; selects are levels of their own. */
+    record Send(ProgramBus bus, List<Integer> bytes) implements Op {}
 
     /** @param pairs count and byte in turn */
-    record SerialRun(ProgramBus bus, List<Integer> pairs) implements Op {}
+    record SendRun(ProgramBus bus, List<Integer> pairs) implements Op {}
 
     /** A filled rectangle on a colour panel, in its memory's columns and rows, both ends included; a colour of 16 bits. */
     record Rectangle(int x0, int y0, int x1, int y1, int colour) {}

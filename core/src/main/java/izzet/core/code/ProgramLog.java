@@ -5,11 +5,17 @@ import java.util.List;
 
 /**
  * What a program must do on its pins and buses, one line each, so that programs of all languages can be held against it:
- * {@code pin LABEL LEVEL}, {@code i2c ADDRESS BYTES}, {@code spi BYTE}. Waits are left out.
+ * {@code pin LABEL LEVEL}, {@code free LABEL} for a line that is let go, {@code i2c ADDRESS BYTES}, {@code spi BYTE}. Waits are left out.
  */
 public final class ProgramLog {
 
+    private static final int BYTE = 8;
+
     private final List<String> lines = new ArrayList<>();
+    private Op.Begin begun;
+
+    /** What stands on parallel lines. */
+    private int standing;
 
     private ProgramLog() {}
 
@@ -25,21 +31,24 @@ public final class ProgramLog {
         } else if (op instanceof Op.Level l) {
             pin(l.pin(), l.high());
         } else if (op instanceof Op.TwoWire w) {
-            transfer(w.address(), w.bytes());
+            transfer(w.bus(), w.address(), w.bytes());
         } else if (op instanceof Op.TwoWireRun r) {
             List<Integer> all = new ArrayList<>();
             unpack(r.pairs(), all);
             for (int i = 0; i < all.size(); i += Op.TwoWireRun.PIECE) {
                 List<Integer> piece = new ArrayList<>(List.of(r.control()));
                 piece.addAll(all.subList(i, Math.min(all.size(), i + Op.TwoWireRun.PIECE)));
-                transfer(r.address(), piece);
+                transfer(r.bus(), r.address(), piece);
             }
-        } else if (op instanceof Op.Serial s) {
-            s.bytes().forEach(this::serial);
-        } else if (op instanceof Op.SerialRun r) {
+        } else if (op instanceof Op.Begin b) {
+            begun = b;
+            standing = 0;
+        } else if (op instanceof Op.Send s) {
+            s.bytes().forEach(this::send);
+        } else if (op instanceof Op.SendRun r) {
             List<Integer> all = new ArrayList<>();
             unpack(r.pairs(), all);
-            all.forEach(this::serial);
+            all.forEach(this::send);
         } else if (op instanceof Op.Rectangles r) {
             r.rectangles().forEach(x -> rectangle(r, x));
         } else if (op instanceof Op.Strobe s) {
@@ -58,12 +67,16 @@ public final class ProgramLog {
         window(r, 0x2A, x.x0(), x.x1());
         window(r, 0x2B, x.y0(), x.y1());
         pin(r.dataCommand(), false);
-        serial(0x2C);
+        send(0x2C);
         pin(r.dataCommand(), true);
         int count = (x.x1() - x.x0() + 1) * (x.y1() - x.y0() + 1);
         for (int i = 0; i < count; i++) {
-            serial(x.colour() >> 8);
-            serial(x.colour() & 0xFF);
+            if (begun.bus().lines().size() > BYTE) {
+                send(x.colour());
+            } else {
+                send(x.colour() >> BYTE);
+                send(x.colour() & 0xFF);
+            }
         }
         if (r.select() != null) {
             pin(r.select(), true);
@@ -72,11 +85,11 @@ public final class ProgramLog {
 
     private void window(Op.Rectangles r, int command, int from, int to) {
         pin(r.dataCommand(), false);
-        serial(command);
+        send(command);
         pin(r.dataCommand(), true);
         for (int value : new int[] {from, to}) {
-            serial(value >> 8);
-            serial(value & 0xFF);
+            send(value >> BYTE);
+            send(value & 0xFF);
         }
     }
 
@@ -89,17 +102,72 @@ public final class ProgramLog {
     }
 
     private void pin(ProgramPin pin, boolean high) {
-        String name = !pin.sketch().isEmpty() ? pin.sketch() : "P" + pin.port() + pin.bit();
-        lines.add("pin " + name + " " + (high ? 1 : 0));
+        lines.add("pin " + name(pin) + " " + (high ? 1 : 0));
     }
 
-    private void transfer(int address, List<Integer> bytes) {
+    private static String name(ProgramPin pin) {
+        return !pin.sketch().isEmpty() ? pin.sketch() : "P" + pin.port() + pin.bit();
+    }
+
+    private void free(ProgramPin pin) {
+        lines.add("free " + name(pin));
+    }
+
+    private void transfer(ProgramBus bus, int address, List<Integer> bytes) {
+        if (bus.made()) {
+            pin(bus.data(), false);
+            pin(bus.clock(), false);
+            made(bus, address << 1);
+            bytes.forEach(b -> made(bus, b));
+            pin(bus.data(), false);
+            free(bus.clock());
+            free(bus.data());
+            return;
+        }
         StringBuilder line = new StringBuilder("i2c " + address);
         bytes.forEach(b -> line.append(' ').append(b));
         lines.add(line.toString());
     }
 
-    private void serial(int value) {
-        lines.add("spi " + value);
+    /** A byte with its acknowledge, on lines that are pulled low or let go. */
+    private void made(ProgramBus bus, int value) {
+        for (int bit = BYTE - 1; bit >= -1; bit--) {
+            if (bit < 0 || (value >> bit & 1) == 1) {
+                free(bus.data());
+            } else {
+                pin(bus.data(), false);
+            }
+            free(bus.clock());
+            pin(bus.clock(), false);
+        }
+    }
+
+    private void send(int value) {
+        ProgramBus bus = begun.bus();
+        if (bus.parallel()) {
+            for (int i = 0; i < bus.lines().size(); i++) {
+                if (((value ^ standing) >> i & 1) == 1) {
+                    pin(bus.lines().get(i), (value >> i & 1) == 1);
+                }
+            }
+            standing = value;
+            pin(bus.clock(), false);
+            pin(bus.clock(), true);
+        } else if (bus.made()) {
+            boolean idle = begun.mode() >= 2;
+            boolean late = (begun.mode() & 1) == 1;
+            for (int bit = BYTE - 1; bit >= 0; bit--) {
+                if (late) {
+                    pin(bus.clock(), !idle);
+                }
+                pin(bus.data(), (value >> bit & 1) == 1);
+                if (!late) {
+                    pin(bus.clock(), !idle);
+                }
+                pin(bus.clock(), idle);
+            }
+        } else {
+            lines.add("spi " + value);
+        }
     }
 }

@@ -1,5 +1,6 @@
 package izzet.core.code;
 
+import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Pin;
@@ -61,6 +62,18 @@ public final class ProgramWriter {
         ops.add(new Op.Level(pin, high));
     }
 
+    /** A reset line goes low, then high. Says whether it is on a pin. */
+    public boolean reset(Unit unit, long lowMillis, long afterMillis) {
+        Optional<ProgramPin> reset = pin(unit, Role.RESET);
+        reset.ifPresent(pin -> {
+            output(pin, false);
+            millis(lowMillis);
+            level(pin, true);
+            millis(afterMillis);
+        });
+        return reset.isPresent();
+    }
+
     public void add(Op op) {
         ops.add(op);
     }
@@ -92,25 +105,78 @@ public final class ProgramWriter {
         return circuit.pinsUnder(wire).stream().findFirst().map((Pin p) -> ProgramPin.of(circuit.board(), p));
     }
 
-    /** The bus of a part; empty where no controller of the board runs it. */
+    /** The bus of a part; empty where its lines are on no pins. Parallel lines are a bus of the part's own. */
     public Optional<ProgramBus> bus(Unit unit) {
-        return circuit.busOf(unit).filter(b -> !b.bitBanged()).map(b -> buses.computeIfAbsent(b.id(), id -> bus(b)));
+        if (unit.variant().bus() == null) {
+            return unit.variant().cycleNanos() == null ? Optional.empty() : parallel(unit);
+        }
+        return circuit.busOf(unit)
+                .map(b -> buses.computeIfAbsent(b.id(), id -> bus(b)))
+                .filter(b -> !b.made() || b.data() != null && b.clock() != null);
+    }
+
+    /** Lines with a write strobe that is low while it writes; an enable that is high belongs to character displays. */
+    private Optional<ProgramBus> parallel(Unit unit) {
+        List<ProgramPin> lines = pins(unit, Role.DATA);
+        Optional<ProgramPin> write = circuit.wire(unit, Role.ENABLE)
+                .filter(w -> w.line().active() == ActiveLevel.LOW)
+                .flatMap(this::pin);
+        int bits = unit.variant().bits() == null ? 0 : unit.variant().bits();
+        if (write.isEmpty() || lines.size() != bits) {
+            return Optional.empty();
+        }
+        int hertz = (int) (1_000_000_000L / unit.variant().cycleNanos());
+        String id = "part " + unit.id();
+        return Optional.of(buses.computeIfAbsent(
+                id,
+                i -> new ProgramBus(
+                        Names.constant(unit.name()),
+                        null,
+                        made(ProgramBus.Kind.PARALLEL),
+                        hertz,
+                        null,
+                        write.get(),
+                        null,
+                        ProgramBus.Kind.PARALLEL,
+                        lines)));
+    }
+
+    /** How many of a kind there are already that the program makes. */
+    private int made(ProgramBus.Kind kind) {
+        return (int) buses.values().stream()
+                .filter(b -> b.made() && b.kind() == kind)
+                .count();
+    }
+
+    /** What comes next is for this bus; lines that the program moves itself begin where they rest. */
+    void begin(ProgramBus bus, int mode, int hertz) {
+        if (bus.made() && bus.serial()) {
+            output(bus.clock(), mode >= 2);
+            output(bus.data(), false);
+        } else if (bus.parallel()) {
+            output(bus.clock(), true);
+            bus.lines().forEach(line -> output(line, false));
+        }
+        add(new Op.Begin(bus, mode, hertz));
     }
 
     private ProgramBus bus(Bus bus) {
-        String digits = bus.controller().replaceAll(".*?(\\d*)$", "$1");
+        String controller = bus.controller();
+        String digits = bus.bitBanged() ? "" : controller.replaceAll(".*?(\\d*)$", "$1");
         List<Unit> on = circuit.units().stream()
                 .filter(u -> bus.id().equals(u.placed().bus()))
                 .toList();
+        ProgramBus.Kind kind = bus.kind() == BusKind.SPI ? ProgramBus.Kind.SERIAL : ProgramBus.Kind.TWO_WIRE;
         return new ProgramBus(
                 Names.constant(bus.name()),
-                bus.controller(),
-                digits.isEmpty() ? 0 : Integer.parseInt(digits),
+                controller,
+                bus.bitBanged() ? made(kind) : digits.isEmpty() ? 0 : Integer.parseInt(digits),
                 bus.clockHz(),
                 first(on, Role.I2C_SDA, Role.SPI_MOSI),
                 first(on, Role.I2C_SCL, Role.SPI_SCK),
                 first(on, Role.SPI_MISO),
-                bus.kind() == BusKind.SPI);
+                kind,
+                List.of());
     }
 
     private ProgramPin first(List<Unit> units, Role... roles) {

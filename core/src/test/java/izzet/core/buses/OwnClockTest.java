@@ -110,8 +110,8 @@ class OwnClockTest {
         Workbench bench = cabin();
         bench.edit(new PlanEdit.SetPartClock("cabin", 5_000_000));
         assertThat(BringUp.of(bench.circuit()).ops())
-                .filteredOn(Op.SerialBegin.class::isInstance)
-                .extracting(o -> ((Op.SerialBegin) o).hertz())
+                .filteredOn(Op.Begin.class::isInstance)
+                .extracting(o -> ((Op.Begin) o).hertz())
                 .containsExactly(5_000_000);
         assertThat(BringUp.of(bench.circuit()).constants())
                 .filteredOn(c -> c.name().endsWith("_KHZ"))

@@ -3,7 +3,11 @@ package izzet.core.code;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
+import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
 import izzet.core.circuit.Circuit;
+import izzet.core.plan.Bus;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
 import java.nio.charset.StandardCharsets;
@@ -64,6 +68,31 @@ class CodeTargetTest {
         return bench;
     }
 
+    /** Whose buses the program makes itself, on the pins that they have. */
+    private static Workbench made(Workbench bench) {
+        List<Bus> buses = List.copyOf(bench.plan().buses());
+        buses.forEach(b -> bench.edit(new PlanEdit.PutBus(new Bus(b.id(), b.kind(), b.name(), null, b.clockHz()))));
+        return bench;
+    }
+
+    /** A bus by a controller, and another one on pins that nothing else has. */
+    private static Workbench besides(String board) {
+        Workbench bench = Workbench.on(board)
+                .with("sign", Workbench.OLED)
+                .with("below", Workbench.OLED)
+                .edit(new PlanEdit.PutBus(new Bus("own", BusKind.I2C, "Own pins", null, 100_000)))
+                .off("below:SDA")
+                .off("below:SCL")
+                .edit(new PlanEdit.SetPartBus("below", "own"));
+        Circuit circuit = bench.circuit();
+        List<Pin> free = circuit.board().pins().stream()
+                .filter(p -> p.can(PinFunction.DIGITAL_IN) && p.can(PinFunction.DIGITAL_OUT))
+                .filter(p -> circuit.usersOf(p).isEmpty())
+                .toList();
+        return bench.wire("below:SDA", "board:" + free.get(4).id())
+                .wire("below:SCL", "board:" + free.get(5).id());
+    }
+
     /** Plans for each kind of display, on a board. */
     private static Map<String, Circuit> plans(String board) {
         Map<String, Circuit> plans = new LinkedHashMap<>();
@@ -92,6 +121,26 @@ class CodeTargetTest {
                         .edit(new PlanEdit.Rename("*/ \"; rm"))
                         .circuit());
         plans.put(
+                "grey",
+                Workbench.on(board).with("map", "oled-256x64-grey-serial").circuit());
+        plans.put(
+                "paper",
+                Workbench.on(board).with("times", "epaper-200x200-serial").circuit());
+        plans.put(
+                "lamps", Workbench.on(board).with("arrow", "matrix-8x8-serial").circuit());
+        plans.put(
+                "digits",
+                Workbench.on(board).with("track", "seven-segment-4-2wire").circuit());
+        plans.put("made 2-wire", made(twins(board)).circuit());
+        plans.put(
+                "made serial",
+                made(Workbench.on(board).with("sign", "oled-128x64-page-serial").with("arrow", "matrix-8x8-serial"))
+                        .circuit());
+        plans.put("made beside given", besides(board).circuit());
+        plans.put(
+                "parallel",
+                Workbench.on(board).with("map", "colour-240x320-parallel").circuit());
+        plans.put(
                 "colour",
                 Workbench.on(board).with("map", "colour-128x160-serial-3v3").circuit());
         return plans;
@@ -103,7 +152,8 @@ class CodeTargetTest {
 
     private List<String> done(String log) {
         return log.lines()
-                .filter(l -> l.startsWith("pin ") || l.startsWith("i2c ") || l.startsWith("spi "))
+                .filter(l ->
+                        l.startsWith("pin ") || l.startsWith("free ") || l.startsWith("i2c ") || l.startsWith("spi "))
                 .toList();
     }
 
@@ -181,15 +231,52 @@ class CodeTargetTest {
         }
     }
 
+    /** Memory of a retro computer as the linker wants it told. */
+    private static final String MEMORY =
+            """
+            MEMORY { ZP: start = $00, size = $100; MAIN: start = $1000, size = $A000; }
+            SEGMENTS { ZEROPAGE: load = ZP, type = zp, optional = yes; CODE: load = MAIN, type = ro;
+              RODATA: load = MAIN, type = ro, optional = yes; BSS: load = MAIN, type = bss, define = yes; }
+            """;
+
+    private static Map<String, Circuit> retroPlans() {
+        String board = "retro-8bit-two-port-3v3";
+        Map<String, Circuit> plans = new LinkedHashMap<>();
+        plans.put(
+                "label",
+                Workbench.on(board).with("label", "character-16x2-direct").circuit());
+        plans.put("sign", Workbench.on(board).with("sign", Workbench.OLED).circuit());
+        plans.put("wide", Workbench.on(board).with("sign", "oled-1v3-132-2wire").circuit());
+        plans.put("twins", twins(board).circuit());
+        plans.put(
+                "serial",
+                Workbench.on(board)
+                        .with("sign", "oled-128x64-page-serial")
+                        .with("map", "colour-240x240-serial")
+                        .circuit());
+        plans.put(
+                "map",
+                Workbench.on(board).with("map", "colour-240x320-parallel").circuit());
+        return plans;
+    }
+
+    /** It runs on a processor of our own, and moves the pins as the plan asks. */
     @Test
-    void theRetroComputersProgramAssembles() throws Exception {
-        Circuit circuit = Workbench.on("retro-8bit-two-port")
-                .with("label", "character-16x2-direct")
-                .circuit();
-        String source = target("bringup.s").text(circuit);
-        Files.writeString(folder.resolve("bringup.s"), source);
-        assertThat(run("ca65", "bringup.s", "-o", "bringup.o")).isEmpty();
-        assertThat(source).contains("PORT_A").contains("jsr millis");
+    void theRetroComputersProgramDoesWhatThePlanAsks() throws Exception {
+        Files.writeString(folder.resolve("memory.cfg"), MEMORY);
+        for (Map.Entry<String, Circuit> plan : retroPlans().entrySet()) {
+            Files.writeString(folder.resolve("bringup.s"), target("bringup.s").text(plan.getValue()));
+            assertThat(target("bringup.s").missing(plan.getValue()))
+                    .as(plan.getKey())
+                    .isEmpty();
+            assertThat(run("ca65", "bringup.s", "-o", "bringup.o")).isEmpty();
+            assertThat(run("ld65", "-C", "memory.cfg", "-o", "bringup.bin", "bringup.o"))
+                    .isEmpty();
+            byte[] program = Files.readAllBytes(folder.resolve("bringup.bin"));
+            List<String> asked = EightBitCpu.changes(expected(plan.getValue()));
+            assertThat(asked).as(plan.getKey()).isNotEmpty();
+            assertThat(new EightBitCpu(program, 0x1000).run()).as(plan.getKey()).isEqualTo(asked);
+        }
     }
 
     /** The bytes put on the wire for a small display make its frame: first and last column lit whole. */

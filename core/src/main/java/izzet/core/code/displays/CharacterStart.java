@@ -143,7 +143,7 @@ public final class CharacterStart implements DisplayStart {
         Optional<Integer> address = program.address(unit);
         if (bus.isEmpty() || address.isEmpty()) {
             program.note(unit.name()
-                    + (bus.isEmpty() ? ": its bus is made by the program; not here" : ": its address is not known"));
+                    + (bus.isEmpty() ? ": its bus is not on pins of the board yet" : ": its address is not known"));
             return null;
         }
         program.way(unit, bus.get());

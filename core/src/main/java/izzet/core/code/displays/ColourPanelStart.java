@@ -2,19 +2,16 @@ package izzet.core.code.displays;
 
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Role;
 import izzet.core.circuit.Unit;
 import izzet.core.code.DisplayStart;
 import izzet.core.code.Op;
 import izzet.core.code.Pictures;
-import izzet.core.code.ProgramBus;
-import izzet.core.code.ProgramPin;
 import izzet.core.code.ProgramWriter;
+import izzet.core.code.SerialCommands;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
-/** Colour panels with the standard command set on a serial bus: a white frame, red, green and blue squares from the left. */
+/** Colour panels with the standard command set on a serial bus or on parallel lines: a white frame, red, green and blue squares from the left. */
 public final class ColourPanelStart implements DisplayStart {
 
     private static final int WHITE = 0xFFFF;
@@ -27,7 +24,10 @@ public final class ColourPanelStart implements DisplayStart {
     @Override
     public boolean fits(Unit unit) {
         Part.Glass glass = unit.part().glass();
-        return glass != null && "dcs".equals(glass.family()) && unit.variant().bus() == BusKind.SPI;
+        boolean parallel = unit.variant().bus() == null && unit.variant().cycleNanos() != null;
+        return glass != null
+                && "dcs".equals(glass.family())
+                && (parallel || unit.variant().bus() == BusKind.SPI);
     }
 
     @Override
@@ -37,38 +37,24 @@ public final class ColourPanelStart implements DisplayStart {
 
     @Override
     public void add(Unit unit, ProgramWriter program) {
-        Optional<ProgramBus> bus = program.bus(unit);
-        Optional<ProgramPin> command = program.pin(unit, Role.DATA_COMMAND);
-        if (bus.isEmpty() || command.isEmpty()) {
-            program.note(unit.name()
-                    + (bus.isEmpty()
-                            ? ": its bus is made by the program; not here"
-                            : ": its data/command line is on no pin of the board"));
+        SerialCommands panel = SerialCommands.of(unit, program).orElse(null);
+        if (panel == null) {
             return;
         }
+        program.pin(unit, "RD").ifPresent(pin -> program.output(pin, true));
         Part.Glass glass = unit.part().glass();
-        Optional<ProgramPin> select = program.pin(unit, Role.SELECT);
-        program.output(command.get(), false);
-        select.ifPresent(pin -> program.output(pin, true));
-        Optional<ProgramPin> reset = program.pin(unit, Role.RESET);
         long afterReset = glass.resetMillis() == null ? 120 : glass.resetMillis();
         long afterWake = glass.wakeMillis() == null ? 120 : glass.wakeMillis();
-        reset.ifPresent(pin -> {
-            program.output(pin, false);
-            program.millis(1);
-            program.level(pin, true);
-            program.millis(afterReset);
-        });
-        if (reset.isEmpty()) {
-            send(program, bus.get(), select, command.get(), 0x01);
+        if (!program.reset(unit, 1, afterReset)) {
+            panel.send(0x01);
             program.millis(afterReset);
         }
-        send(program, bus.get(), select, command.get(), 0x11);
+        panel.send(0x11);
         program.millis(afterWake);
-        send(program, bus.get(), select, command.get(), 0x3A, SIXTEEN_BITS);
-        send(program, bus.get(), select, command.get(), 0x36, "bgr".equals(glass.order()) ? BGR : 0);
-        send(program, bus.get(), select, command.get(), 0x29);
-        program.add(new Op.Rectangles(bus.get(), select.orElse(null), command.get(), picture(glass)));
+        panel.send(0x3A, SIXTEEN_BITS);
+        panel.send(0x36, "bgr".equals(glass.order()) ? BGR : 0);
+        panel.send(0x29);
+        panel.rectangles(picture(glass));
     }
 
     private static List<Op.Rectangle> picture(Part.Glass glass) {
@@ -86,21 +72,5 @@ public final class ColourPanelStart implements DisplayStart {
             all.add(new Op.Rectangle(x, top, x + side - 1, top + side - 1, colours[i]));
         }
         return all;
-    }
-
-    private static void send(
-            ProgramWriter program, ProgramBus bus, Optional<ProgramPin> select, ProgramPin command, int... bytes) {
-        select.ifPresent(pin -> program.level(pin, false));
-        program.level(command, false);
-        program.add(new Op.Serial(bus, List.of(bytes[0])));
-        if (bytes.length > 1) {
-            program.level(command, true);
-            List<Integer> data = new ArrayList<>();
-            for (int i = 1; i < bytes.length; i++) {
-                data.add(bytes[i]);
-            }
-            program.add(new Op.Serial(bus, data));
-        }
-        select.ifPresent(pin -> program.level(pin, true));
     }
 }

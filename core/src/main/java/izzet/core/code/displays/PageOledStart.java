@@ -36,17 +36,11 @@ public final class PageOledStart implements DisplayStart {
     public void add(Unit unit, ProgramWriter program) {
         Optional<ProgramBus> bus = program.bus(unit);
         if (bus.isEmpty()) {
-            program.note(unit.name() + ": its bus is made by the program; not here");
+            program.note(unit.name() + ": its bus is not on pins of the board yet");
             return;
         }
         boolean serial = unit.variant().bus() == BusKind.SPI;
-        Optional<ProgramPin> reset = program.pin(unit, Role.RESET);
-        reset.ifPresent(pin -> {
-            program.output(pin, false);
-            program.millis(1);
-            program.level(pin, true);
-            program.millis(1);
-        });
+        program.reset(unit, 1, 1);
         Sender sender = serial ? serial(unit, program, bus.get()) : twoWire(unit, program, bus.get());
         if (sender == null) {
             return;
@@ -128,13 +122,13 @@ public final class PageOledStart implements DisplayStart {
             @Override
             public void commands(List<Integer> bytes) {
                 program.level(command.get(), false);
-                program.add(new Op.Serial(bus, bytes));
+                program.add(new Op.Send(bus, bytes));
             }
 
             @Override
             public void data(List<Integer> pairs) {
                 program.level(command.get(), true);
-                program.add(new Op.SerialRun(bus, pairs));
+                program.add(new Op.SendRun(bus, pairs));
             }
 
             @Override
