@@ -11,6 +11,7 @@ import izzet.core.code.ProgramPin;
 import izzet.core.code.ProgramWriter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Character displays on pins with 4 or 8 lines, or behind a 2-wire expander: A to D in the corners, the alphabet between. */
@@ -22,11 +23,9 @@ public final class CharacterStart implements DisplayStart {
     private static final int MICROS = 60;
     private static final int[] FOUR_ROWS = {0x00, 0x40, 0x14, 0x54};
 
-    /** Bits of the expander, as most boards have them. */
-    private static final int RS = 0x01;
-
-    private static final int STROBE = 0x04;
-    private static final int BACKLIGHT = 0x08;
+    /** Bits of the expander as most boards have them, for a part that does not say. */
+    private static final Map<String, Integer> USUAL =
+            Map.of("rs", 0, "rw", 1, "e", 2, "backlight", 3, "d4", 4, "d5", 5, "d6", 6, "d7", 7);
 
     @Override
     public boolean fits(Unit unit) {
@@ -147,6 +146,8 @@ public final class CharacterStart implements DisplayStart {
             return null;
         }
         program.way(unit, bus.get());
+        Map<String, Integer> bits =
+                unit.part().i2c().expander() == null ? USUAL : unit.part().i2c().expander();
         return new Sender() {
             @Override
             public void half(int value, boolean data, long micros) {
@@ -163,8 +164,15 @@ public final class CharacterStart implements DisplayStart {
             }
 
             private List<Integer> nibble(int value, boolean data) {
-                int lines = value << 4 | BACKLIGHT | (data ? RS : 0);
-                return List.of(lines | STROBE, lines);
+                int lines = bit("backlight") | (data ? bit("rs") : 0);
+                for (int i = 0; i < 4; i++) {
+                    lines |= (value >> i & 1) == 1 ? bit("d" + (4 + i)) : 0;
+                }
+                return List.of(lines | bit("e"), lines);
+            }
+
+            private int bit(String line) {
+                return bits.containsKey(line) ? 1 << bits.get(line) : 0;
             }
         };
     }
