@@ -3,11 +3,14 @@ package izzet.core.kernel;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Unit;
 import izzet.core.discovery.Discovery;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import tools.jackson.databind.ObjectMapper;
 
 /**
@@ -20,7 +23,7 @@ import tools.jackson.databind.ObjectMapper;
  * @param cells number cells by property: a number, or the name of a figure of the glass
  * @param flags properties without a value
  * @param gpios by property the role of its line, and the flag cell
- * @param required properties of {@code gpios} without which the driver refuses
+ * @param required properties of {@code gpios}, and {@code interrupts-extended}, without which the driver refuses
  * @param interrupt role of the line that interrupts; null for none
  * @param controller whether it gives lines of its own
  * @param character bits of an expander that a character display hangs on, by property
@@ -81,6 +84,24 @@ record KernelNode(
         }
         return matcher.group(1);
     }
+
+    /** The same of a part that says which bit is which line of its display. */
+    static Map<String, List<Integer>> character(Map<String, Integer> bits) {
+        Map<String, List<Integer>> lines = new LinkedHashMap<>();
+        lines.put("data-gpios", Stream.of("d4", "d5", "d6", "d7").map(bits::get).toList());
+        LINES.forEach((line, property) -> {
+            if (bits.containsKey(line)) {
+                lines.put(property, List.of(bits.get(line)));
+            }
+        });
+        return lines;
+    }
+
+    private static final Map<String, String> LINES = new TreeMap<>(Map.of(
+            "rs", "rs-gpios",
+            "rw", "rw-gpios",
+            "e", "enable-gpios",
+            "backlight", "backlight-gpios"));
 
     private static final class Known {
         static final List<KernelNode> ALL = Discovery.texts("/kernel/nodes", ".json").values().stream()

@@ -25,6 +25,7 @@ public final class Overlay {
     private static final int ACTIVE_LOW = 1;
     private static final int OPEN_DRAIN = 6;
     private static final int FALLING = 2;
+    private static final String INTERRUPT = "interrupts-extended";
 
     private final Circuit circuit;
     private final KernelBoard board;
@@ -243,14 +244,16 @@ public final class Overlay {
             if (pin.isPresent()) {
                 line(name + " = <&" + board.gpio() + " " + pin.get() + " " + told.get(1) + ">;");
             } else if (node.required().contains(name)) {
-                comment(name + " is missing: the line is on no pin of the board, and the driver refuses without it.");
+                missing(name);
             }
         });
         if (node.interrupt() != null) {
-            circuit.wire(unit, Role.of(node.interrupt()))
-                    .flatMap(this::gpio)
-                    .ifPresent(
-                            pin -> line("interrupts-extended = <&" + board.gpio() + " " + pin + " " + FALLING + ">;"));
+            Optional<Integer> pin =
+                    circuit.wire(unit, Role.of(node.interrupt())).flatMap(this::gpio);
+            pin.ifPresent(p -> line(INTERRUPT + " = <&" + board.gpio() + " " + p + " " + FALLING + ">;"));
+            if (pin.isEmpty() && node.required().contains(INTERRUPT)) {
+                missing(INTERRUPT);
+            }
         }
         if (node.controller()) {
             line("gpio-controller;");
@@ -259,6 +262,10 @@ public final class Overlay {
         if (node.timing()) {
             timing(unit);
         }
+    }
+
+    private void missing(String property) {
+        comment(property + " is missing: the line is on no pin of the board, and the driver refuses without it.");
     }
 
     private void timing(Unit unit) {
@@ -331,7 +338,8 @@ public final class Overlay {
     /** A character display behind an expander stands at the root and points at it. */
     private void expanderCharacter(Unit unit, KernelNode node) {
         Map<String, List<String>> lines = new LinkedHashMap<>();
-        node.character()
+        Map<String, Integer> own = unit.part().i2c().expander();
+        (own == null ? node.character() : KernelNode.character(own))
                 .forEach((name, bits) -> lines.put(
                         name,
                         bits.stream()

@@ -131,6 +131,31 @@ class OverlayTest {
         assertThat(List.of(data[1], data[4], data[7], data[10])).containsExactly("4", "5", "6", "7");
     }
 
+    /** A board with another order of the expander's bits gets its own. */
+    @Test
+    void aCharacterDisplayBehindAnExpanderOfItsOwnOrder() throws Exception {
+        compile(Overlay.of(
+                Workbench.sbc().with("cabin", "character-16x2-expander-high").circuit()));
+        String[] data = get("-t", "u", "/lcd-cabin", "data-gpios").split(" ");
+        assertThat(List.of(data[1], data[4], data[7], data[10])).containsExactly("0", "1", "2", "3");
+        assertThat(get("-t", "u", "/lcd-cabin", "enable-gpios").split(" ")[1]).isEqualTo("4");
+        assertThat(get("-t", "u", "/lcd-cabin", "rs-gpios").split(" ")[1]).isEqualTo("6");
+    }
+
+    @Test
+    void aTouchOnThe2WireBusNeedsItsInterrupt() throws Exception {
+        Workbench bench = Workbench.sbc().with("glass", "touch-capacitive-2wire");
+        String without = Overlay.of(bench.off("glass:INT").circuit());
+        compile(Overlay.of(bench.circuit()));
+        assertThat(without).contains("interrupts-extended is missing");
+        String overlay = Overlay.of(bench.wire("glass:INT", "board:GPIO25").circuit());
+        compile(overlay);
+        assertThat(overlay)
+                .contains("interrupts-extended = <&gpio 25 2>;")
+                .contains("touchscreen@38")
+                .doesNotContain("missing");
+    }
+
     /** Every plan of the reference on such a board compiles, or says why it has none. */
     @Test
     void everyPlanCompilesOrSaysWhy() throws Exception {
