@@ -12,10 +12,13 @@ import izzet.core.bench.Meter;
 import izzet.core.bench.PinRecord;
 import izzet.core.bench.Practice;
 import izzet.core.bench.TypedProgram;
+import izzet.core.bringup.ScanResult;
 import izzet.core.catalog.Pin;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Segment;
 import izzet.core.circuit.Wire;
 import izzet.core.display.Glass;
+import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
@@ -60,6 +63,14 @@ class BenchController {
             int rows,
             String png) {}
 
+    /**
+     * What answers on a bus.
+     *
+     * @param text as Bring-up reads it
+     * @param place of the bus among those that Bring-up compares; -1 where nobody is expected
+     */
+    public record ScanView(String bus, String words, String text, int place) {}
+
     /** What was measured at a check. */
     public record CheckView(String where, String value, String expected, boolean fine, String words) {}
 
@@ -102,10 +113,7 @@ class BenchController {
                         : asked.black());
         boolean open = task == null;
         if (open || "scan".equals(asked.look())) {
-            Map<String, String> scan = new LinkedHashMap<>();
-            BusScan.of(desk)
-                    .forEach((bus, there) -> scan.put(bus, there.isEmpty() ? "nobody answers" : BusScan.text(there)));
-            model.addAttribute("scan", scan);
+            model.addAttribute("scan", scans(desk));
         }
         if (open || "checks".equals(asked.look())) {
             model.addAttribute(
@@ -122,6 +130,29 @@ class BenchController {
                 task == null || asked.guess() == null ? List.of() : guess(planned, task, asked.guess(), model);
         model.addAttribute("spent", asked.spentDone() + spent.size());
         return "bench/page";
+    }
+
+    private static List<ScanView> scans(Desk desk) {
+        List<Segment> segments = ScanResult.segments(desk.planned());
+        return BusScan.of(desk).entrySet().stream()
+                .map(s -> {
+                    int place = -1;
+                    for (int i = segments.size() - 1; i >= 0; i--) {
+                        String name = desk.planned()
+                                .plan()
+                                .bus(segments.get(i).bus())
+                                .map(Bus::name)
+                                .orElse("");
+                        place = segments.get(i).path().isEmpty() && name.equals(s.getKey()) ? i : place;
+                    }
+                    boolean nobody = s.getValue().isEmpty();
+                    return new ScanView(
+                            s.getKey(),
+                            nobody ? "nobody answers" : BusScan.text(s.getValue()),
+                            nobody ? "none" : BusScan.text(s.getValue()),
+                            place);
+                })
+                .toList();
     }
 
     /** What is typed runs, else the bring-up program; so it does beside a typed one that cannot be read. */

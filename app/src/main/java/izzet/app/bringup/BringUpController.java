@@ -62,8 +62,14 @@ class BringUpController {
             @RequestParam(defaultValue = "") String see,
             @RequestParam(defaultValue = "") String yes,
             @RequestParam(defaultValue = "") String no,
+            @RequestParam(defaultValue = "0") int place,
+            @RequestParam(defaultValue = "") String scan,
             Model model) {
-        fill(frames.of(id, "bring-up"), see, ids(yes), ids(no), model);
+        PlanFrame frame = frames.of(id, "bring-up");
+        fill(frame, see, ids(yes), ids(no), model);
+        if (!scan.isBlank()) {
+            compare(frame, place, scan, model);
+        }
         return "bringup/page";
     }
 
@@ -72,6 +78,11 @@ class BringUpController {
     String scan(@PathVariable long id, @RequestParam int place, @RequestParam String scan, Model model) {
         PlanFrame frame = frames.of(id, "bring-up");
         fill(frame, "", Set.of(), Set.of(), model);
+        compare(frame, place, scan, model);
+        return "bringup/page";
+    }
+
+    private static void compare(PlanFrame frame, int place, String scan, Model model) {
         model.addAttribute("scan", scan);
         List<Segment> segments = ScanResult.segments(frame.circuit());
         if (place < 0 || place >= segments.size()) {
@@ -92,7 +103,6 @@ class BringUpController {
         } catch (IllegalArgumentException e) {
             model.addAttribute("scanFault", e.getMessage());
         }
-        return "bringup/page";
     }
 
     /** Constants from elsewhere, against the plan; nothing is kept. */

@@ -61,6 +61,21 @@ class BenchPagesTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** What the scanner of the bench found is read as one found on a real desk, with the causes in this plan. */
+    @Test
+    void aScanOfTheBenchGoesToBringUp() {
+        Page page = browser.page(port);
+        page.navigate("/plans/" + id + "/bench?fault=strap@hall,address,moved");
+        page.getByText("what it means").click();
+        assertThat(page.locator("#scan-text")).hasValue("0x3D");
+        assertThat(page.locator("#scan [role=status]")).containsText("1 missing, 1 that the plan does not know.");
+        assertThat(page.locator(".scan-rows")).containsText("0x3C");
+        page.navigate("/plans/" + id + "/bench?fault=pull-ups@");
+        page.getByText("what it means").click();
+        assertThat(page.locator("#scan [role=status]")).containsText("Nothing answers.");
+        page.context().close();
+    }
+
     /** The record of the bench is a record like any other: its bus is found, and the sign's picture comes out. */
     @Test
     void theCaptureDeviceMakesARecordOfThePlan() {

@@ -18,15 +18,12 @@ public final class BusScan {
     public static Map<String, List<Integer>> of(Desk desk) {
         Map<String, List<Integer>> found = new LinkedHashMap<>();
         for (ProgramBus bus : BringUp.of(desk.programmed()).buses()) {
-            if (bus.serial() || bus.data() == null || bus.clock() == null) {
+            if (!bus.twoWire() || bus.data() == null || bus.clock() == null) {
                 continue;
             }
             DeskBus on = new DeskBus(desk, bus.data().label(), bus.clock().label(), Map.of());
-            String name = desk.planned().plan().buses().stream()
-                    .filter(b -> bus.controller().equals(b.controller()))
-                    .map(Bus::name)
-                    .findFirst()
-                    .orElse(bus.name());
+            String name =
+                    desk.planned().plan().bus(bus.planned()).map(Bus::name).orElse(bus.name());
             found.put(name, on.scan());
         }
         return found;

@@ -79,7 +79,7 @@ public record TypedProgram(List<Step> steps) {
         private void choose(ProgramBus bus) {
             if (bus.serial()) {
                 serial = serial == null ? bus : serial;
-            } else {
+            } else if (bus.twoWire()) {
                 twoWire = twoWire == null ? bus : twoWire;
             }
         }
@@ -199,7 +199,7 @@ public record TypedProgram(List<Step> steps) {
                     .filter(b -> b.name().equalsIgnoreCase(name) || b.id().equalsIgnoreCase(name))
                     .findFirst();
             ProgramBus chosen = bus.flatMap(b -> start.buses().stream()
-                            .filter(p -> p.controller().equals(b.controller()))
+                            .filter(p -> b.id().equals(p.planned()))
                             .findFirst())
                     .orElseThrow(() -> wrong("no bus of the plan with a display on it is called “" + name + "”"));
             if (chosen.serial()) {

@@ -5,6 +5,7 @@ import java.util.List;
 /**
  * A bus as programs call it.
  *
+ * @param planned id of the plan's bus; null for parallel lines, which are a part's own
  * @param controller null where the program makes it itself on plain pins
  * @param number of the controller, from the end of its name; of a bus that the program makes, counted from 0
  * @param data pin of the 2-wire data or of the serial data from the board; {@code clock} its clock, or the write strobe of parallel lines;
@@ -13,6 +14,7 @@ import java.util.List;
  */
 public record ProgramBus(
         String name,
+        String planned,
         String controller,
         int number,
         int hertz,

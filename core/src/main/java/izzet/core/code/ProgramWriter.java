@@ -132,6 +132,7 @@ public final class ProgramWriter {
                 i -> new ProgramBus(
                         Names.constant(unit.name()),
                         null,
+                        null,
                         made(ProgramBus.Kind.PARALLEL),
                         hertz,
                         null,
@@ -169,6 +170,7 @@ public final class ProgramWriter {
         ProgramBus.Kind kind = bus.kind() == BusKind.SPI ? ProgramBus.Kind.SERIAL : ProgramBus.Kind.TWO_WIRE;
         return new ProgramBus(
                 Names.constant(bus.name()),
+                bus.id(),
                 controller,
                 bus.bitBanged() ? made(kind) : digits.isEmpty() ? 0 : Integer.parseInt(digits),
                 bus.clockHz(),

@@ -3,9 +3,13 @@ package izzet.core.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import izzet.core.Workbench;
+import izzet.core.catalog.BusKind;
 import izzet.core.circuit.Circuit;
 import izzet.core.code.Op;
 import izzet.core.display.Glass;
+import izzet.core.plan.Bus;
+import izzet.core.plan.PlanEdit;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,6 +44,25 @@ class TypedProgramTest {
         assertThat(run(Desk.of(PLANNED), text).told())
                 .extracting(DeskRun.Told::line)
                 .containsExactly(1, 2, 3, 5, 6, 7);
+    }
+
+    /** A bus that the program makes is scanned and spoken to by its name, beside that of a controller. */
+    @Test
+    void aBusOnPlainPinsIsSpokenToByItsName() {
+        Circuit circuit = Workbench.mcu()
+                .with("sign", Workbench.OLED)
+                .bare("below", Workbench.OLED, "2-wire")
+                .edit(new PlanEdit.PutBus(new Bus("own", BusKind.I2C, "Own pins", null, 100_000)))
+                .edit(new PlanEdit.SetPartBus("below", "own"))
+                .wire("below:VCC", "rail:5V")
+                .wire("below:GND", "rail:GND")
+                .wire("below:SDA", "board:7")
+                .wire("below:SCL", "board:8")
+                .circuit();
+        assertThat(BusScan.of(Desk.of(circuit))).containsOnlyKeys("I2C bus", "Own pins");
+        assertThat(BusScan.of(Desk.of(circuit)).get("Own pins")).containsExactly(0x3C);
+        assertThat(words(Desk.of(circuit), "to 3C: 00 AE\nbus Own pins\nto 3C: 00 AE"))
+                .containsExactly("acknowledged by the sign", "acknowledged by the below");
     }
 
     /** An address alone asks who is there; colon, comma and nothing part it from its bytes; waits have decimals. */
