@@ -15,6 +15,8 @@ import izzet.app.store.MeasurementRow;
 import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
+import izzet.core.export.Bill;
+import izzet.core.export.Maker;
 import izzet.core.plan.Target;
 import izzet.core.wiring.Breadboard;
 import izzet.core.wiring.MeterCheck;
@@ -28,6 +30,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -89,6 +92,11 @@ class WiringController {
                         .findFirst()
                         .orElse(1));
         breadboard(frame.circuit(), id, steps, model);
+        Map<Boolean, List<Bill.Row>> bill =
+                Bill.of(frame.circuit(), new Maker(preferences.colours(), preferences.drawer())).stream()
+                        .collect(Collectors.partitioningBy(Bill.Row::atHand));
+        model.addAttribute("shopping", bill.get(false));
+        model.addAttribute("atHand", bill.get(true));
         model.addAttribute("first", preferences.first());
         model.addAttribute("firsts", Preferences.First.values());
         model.addAttribute("uses", WireUse.values());

@@ -146,8 +146,9 @@ class ExportsTest {
         List<CsvRecord> bill =
                 CsvReader.builder().ofCsvRecord(text("bom.csv")).stream().toList();
         assertThat(bill)
-                .anyMatch(r ->
-                        r.getField(1).equals("resistor 220 Ω") && r.getField(0).equals("1"));
+                .anyMatch(r -> r.getField(1).equals("resistor 220 Ω")
+                        && r.getField(0).equals("1")
+                        && r.getField(3).equals("1"));
         List<CsvRecord> nets =
                 CsvReader.builder().ofCsvRecord(text("netlist.csv")).stream().toList();
         assertThat(nets)

@@ -41,6 +41,19 @@ class WiringPagesTest extends PagesOfAPlan {
         return "/plans/" + id + "/wiring";
     }
 
+    /** What the drawer has need not be bought. */
+    @Test
+    void theShoppingListLeavesOutWhatTheDrawerHas() throws Exception {
+        pages.perform(post("/preferences/drawer").param("drawer", ""));
+        String bought = "<span>resistor 220 Ω</span>";
+        pages.perform(get(wiring())).andExpect(content().string(containsString(bought)));
+        pages.perform(post("/preferences/drawer").param("drawer", "220, 4k7"));
+        pages.perform(get(wiring()))
+                .andExpect(content().string(not(containsString(bought))))
+                .andExpect(content().string(containsString("1 × resistor 220 Ω.")));
+        pages.perform(post("/preferences/drawer").param("drawer", ""));
+    }
+
     /** On a phone: from the first step to the next by its big button, the header turned and mirrored. */
     @Test
     void oneStepAScreen() {

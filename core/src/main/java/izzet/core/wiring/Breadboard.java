@@ -6,6 +6,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -29,6 +30,12 @@ public record Breadboard(
 
     /** Boards as they are sold: half and full. */
     public static final List<Integer> SIZES = List.of(30, 63);
+
+    /** Orders of the parts that are looked at for short wires. */
+    private static final int MOST_TRIES = 300;
+
+    private static final int WITHOUT_ROOM = 10_000;
+    private static final int MIDDLE = 3;
 
     private static final String LEFT = "abcde";
     private static final String RIGHT = "fghij";
@@ -69,7 +76,49 @@ public record Breadboard(
      * @throws IllegalArgumentException when a chosen row is not on the board
      */
     public static Breadboard of(Circuit circuit, int rows, Map<String, Integer> starts) {
-        return new Layout(circuit, rows, starts).lay();
+        List<Unit> order = new ArrayList<>(circuit.units());
+        // What the maker placed comes first, then chips, which need both halves.
+        order.sort(Comparator.comparing((Unit u) -> !starts.containsKey(u.id())).thenComparing(u -> !Layout.across(u)));
+        List<WiringList.Step> steps = WiringList.steps(circuit, WireColours.usual()).stream()
+                .filter(s -> s.wire() && s.kind() != WiringList.Kind.ROW)
+                .toList();
+        int fixed = (int) order.stream().filter(u -> starts.containsKey(u.id())).count();
+        Breadboard best = new Layout(circuit, rows, starts, steps).lay(order);
+        int tries = 0;
+        for (boolean better = true; better && tries < MOST_TRIES; ) {
+            better = false;
+            for (int i = fixed; i < order.size(); i++) {
+                for (int j = i + 1; j < order.size() && tries < MOST_TRIES; j++, tries++) {
+                    Collections.swap(order, i, j);
+                    Breadboard other = new Layout(circuit, rows, starts, steps).lay(order);
+                    if (other.cost() < best.cost()) {
+                        best = other;
+                        better = true;
+                    } else {
+                        Collections.swap(order, i, j);
+                    }
+                }
+            }
+        }
+        return best;
+    }
+
+    /** Rows that wires on the board span, the middle counted as some; a part without room is worse than any wire. */
+    int cost() {
+        return beside.size() * WITHOUT_ROOM
+                + holes.values().stream().mapToInt(Breadboard::span).sum();
+    }
+
+    private static int span(Ends ends) {
+        return ends.between() == null
+                ? span(ends.from(), ends.to())
+                : span(ends.from(), ends.between()) + span(ends.on(), ends.to());
+    }
+
+    private static int span(Hole one, Hole other) {
+        return one == null || other == null
+                ? 0
+                : Math.abs(one.row() - other.row()) + (one.left() == other.left() ? 0 : MIDDLE);
     }
 
     private static final class Layout {
@@ -82,24 +131,19 @@ public record Breadboard(
         private final List<Laid> laid = new ArrayList<>();
         private final List<String> beside = new ArrayList<>();
 
-        Layout(Circuit circuit, int rows, Map<String, Integer> starts) {
+        private final List<WiringList.Step> steps;
+
+        Layout(Circuit circuit, int rows, Map<String, Integer> starts, List<WiringList.Step> steps) {
+            this.steps = steps;
             this.circuit = circuit;
             this.rows = rows;
             this.starts = starts;
         }
 
-        Breadboard lay() {
-            List<Unit> units = new ArrayList<>(circuit.units());
-            // What the maker placed comes first, then chips, which need both halves.
-            units.sort(Comparator.comparing((Unit u) -> !starts.containsKey(u.id()))
-                    .thenComparing(u -> !across(u)));
+        Breadboard lay(List<Unit> units) {
             units.forEach(this::lay);
             Map<String, Ends> holes = new LinkedHashMap<>();
-            for (WiringList.Step step : WiringList.steps(circuit, WireColours.usual())) {
-                if (step.wire() && step.kind() != WiringList.Kind.ROW) {
-                    holes.put(step.key(), ends(step));
-                }
-            }
+            steps.forEach(step -> holes.put(step.key(), ends(step)));
             List<String> supplies = circuit.board().rails().stream()
                     .filter(r ->
                             !r.ground() && circuit.netOf(Target.rail(r.id())).isPresent())
@@ -188,7 +232,7 @@ public record Breadboard(
             if (!inWire) {
                 return new Ends(from, to, null, null);
             }
-            Hole between = freeStrip();
+            Hole between = freeStrip(from == null ? to : from);
             return new Ends(from, to, between, between == null ? null : next(between));
         }
 
@@ -211,13 +255,18 @@ public record Breadboard(
             return null;
         }
 
-        private Hole freeStrip() {
-            for (int row = 1; row <= rows; row++) {
-                for (char column : new char[] {'c', 'h'}) {
-                    Hole hole = new Hole(row, column);
-                    if (takenStrips.add(hole.strip())) {
-                        takenHoles.add(hole);
-                        return hole;
+        /** The nearest to a hole, in its own half first; from above where there is none. */
+        private Hole freeStrip(Hole near) {
+            int start = near == null ? 1 : near.row();
+            boolean left = near == null || near.left();
+            for (int away = 0; away < rows; away++) {
+                for (int row : away == 0 ? new int[] {start} : new int[] {start - away, start + away}) {
+                    for (char column : left ? new char[] {'c', 'h'} : new char[] {'h', 'c'}) {
+                        Hole hole = new Hole(row, column);
+                        if (row >= 1 && row <= rows && takenStrips.add(hole.strip())) {
+                            takenHoles.add(hole);
+                            return hole;
+                        }
                     }
                 }
             }

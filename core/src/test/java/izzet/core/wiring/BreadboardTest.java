@@ -7,6 +7,7 @@ import izzet.core.ReferencePlans;
 import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
+import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -90,6 +91,36 @@ class BreadboardTest {
         assertThat(after.holes().get(key).from()).isEqualTo(new Breadboard.Hole(23, 'b'));
         assertThatThrownBy(() -> Breadboard.of(circuit, 30, Map.of("sign", 29)))
                 .hasMessageContaining("cannot begin in row 29");
+    }
+
+    /** A switch that came last into the plan lies beside the displays behind it, not behind all that came between. */
+    @Test
+    void whatIsWiredTogetherLiesTogether() {
+        Workbench bench = Workbench.mcu()
+                .bare("up", Workbench.OLED, "2-wire")
+                .bare("down", Workbench.OLED, "2-wire")
+                .with("lever", "push-button")
+                .with("bell", "push-button")
+                .with("dial", "potentiometer")
+                .with("gate", "bus-switch-4");
+        for (String[] w : new String[][] {{"up", "0"}, {"down", "2"}}) {
+            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
+                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
+                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
+        }
+        Breadboard board = Breadboard.of(bench.circuit(), 63, Map.of());
+        List<Breadboard.Ends> between = board.holes().entrySet().stream()
+                .filter(e -> e.getKey().contains("gate:S") && !e.getKey().contains("board"))
+                .map(Map.Entry::getValue)
+                .toList();
+        assertThat(between).hasSize(4);
+        assertThat(between).allSatisfy(e -> assertThat(Math.abs(e.from().row() - e.to().row()))
+                .isLessThanOrEqualTo(16));
+        assertThat(board.cost())
+                .as("as the plan has them")
+                .isLessThan(Breadboard.of(bench.circuit(), 63, Map.of("up", 1, "down", 1, "gate", 20))
+                        .cost());
+        assertThat(board.beside()).isEmpty();
     }
 
     @Test

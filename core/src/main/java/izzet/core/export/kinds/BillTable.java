@@ -29,8 +29,10 @@ public final class BillTable implements Export {
     @Override
     public String text(Circuit circuit, Maker maker) {
         List<List<String>> rows = new ArrayList<>();
-        rows.add(List.of("count", "thing", "note"));
-        Bill.of(circuit, maker).forEach(r -> rows.add(List.of(String.valueOf(r.count()), r.thing(), r.note())));
+        rows.add(List.of("count", "thing", "note", "to get"));
+        Bill.of(circuit, maker)
+                .forEach(r -> rows.add(List.of(
+                        String.valueOf(r.count()), r.thing(), r.note(), String.valueOf(r.atHand() ? 0 : r.count()))));
         return Csv.of(rows);
     }
 }
