@@ -67,9 +67,9 @@ enum EventFile {
     }
 
     private void lines(Writer out, RecordStore records, StoredRecord record, StoredRecord.Bus bus, Circuit circuit) {
-        row(out, List.of("from, s", "to, s", "with", "direction", "what it meant", "heard"));
+        row(out, List.of("from, s", "to, s", "with", "behind", "direction", "what it meant", "heard"));
         if (this == MD) {
-            put(out, "|---|---|---|---|---|---|\n");
+            put(out, "|---|---|---|---|---|---|---|\n");
         }
         Conversation talk = new Conversation(
                 circuit,
@@ -80,6 +80,7 @@ enum EventFile {
                                 seconds(record, l.start()),
                                 seconds(record, l.end()),
                                 l.partner(),
+                                l.behind(),
                                 l.read() ? "from" : "to",
                                 l.text(),
                                 l.heard() ? "yes" : "no")));

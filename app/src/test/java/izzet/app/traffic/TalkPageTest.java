@@ -12,7 +12,21 @@ class TalkPageTest {
 
     private static Conversation.Line line(int i) {
         return new Conversation.Line(
-                i, 1, i * 10L, i * 10L + 8, 0x3C, 7, "the sign", true, false, "line " + i, true, true, false, false);
+                i,
+                1,
+                i * 10L,
+                i * 10L + 8,
+                0x3C,
+                7,
+                "the sign",
+                "",
+                true,
+                false,
+                "line " + i,
+                true,
+                true,
+                false,
+                false);
     }
 
     private static TalkPage of(int lines, int page, int wanted, long tick) {

@@ -40,6 +40,7 @@ public final class Conversation {
      *
      * @param first index of its first transfer
      * @param count of transfers folded into it
+     * @param behind the channel or gate of the plan that it went through, and whether that was shut; empty on the trunk
      * @param known whether the plan has a part at the address
      * @param heard whether the address and every byte were acknowledged, but for the last byte of a read
      */
@@ -51,6 +52,7 @@ public final class Conversation {
             int address,
             int addressBits,
             String partner,
+            String behind,
             boolean known,
             boolean read,
             String text,
@@ -68,6 +70,7 @@ public final class Conversation {
                     address,
                     addressBits,
                     partner,
+                    behind,
                     known,
                     read,
                     words,
@@ -86,6 +89,7 @@ public final class Conversation {
                     address,
                     addressBits,
                     partner,
+                    behind,
                     known,
                     read,
                     text,
@@ -257,6 +261,19 @@ public final class Conversation {
         });
     }
 
+    /** Empty where it is one of several places. */
+    private String behind(List<Unit> units) {
+        List<Segment> segments = units.stream()
+                .flatMap(u -> circuit.segmentOf(u).stream())
+                .distinct()
+                .toList();
+        if (segments.size() != 1 || segments.get(0).trunk()) {
+            return "";
+        }
+        String label = segments.get(0).label();
+        return units.stream().allMatch(this::reached) ? label : label + ", shut here";
+    }
+
     private static int channel(Segment.Hop hop) {
         return hop.channel().matches("\\d+") ? Integer.parseInt(hop.channel()) : 0;
     }
@@ -368,6 +385,7 @@ public final class Conversation {
                 t == null ? -1 : t.address(),
                 t == null ? 0 : t.addressBits(),
                 partner,
+                t == null ? "" : behind(units),
                 !units.isEmpty(),
                 reads(event) || t != null && t.read(),
                 "",

@@ -100,6 +100,33 @@ class ConversationTest {
                 .contains("nobody in the plan"));
     }
 
+    /** Which channel a transfer went through is told, and that it was shut when it was. */
+    @Test
+    void theChannelThatAPartLiesBehindIsTold() throws IOException {
+        Workbench bench = Workbench.mcu()
+                .with("gate", "bus-switch-4")
+                .bare("up", Workbench.OLED, "2-wire")
+                .bare("cabin", "character-16x2-expander", "2-wire");
+        for (String[] w : new String[][] {{"up", "0"}, {"cabin", "2"}}) {
+            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
+                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
+                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (I2cWaveform bus = new I2cWaveform(out, 100_000)) {
+            bus.write(0x70, true, 0x01);
+            bus.write(0x3C, true, 0x00, 0xAF);
+            bus.write(0x27, false);
+            bus.write(0x70, true, 0x04);
+            bus.write(0x27, true, 0x08);
+        }
+        assertThat(talk(bench, decode(new ByteArrayInputStream(out.toByteArray())))
+                        .lines())
+                .extracting(Conversation.Line::behind)
+                .containsExactly(
+                        "", "channel 0 of the gate", "channel 2 of the gate, shut here", "", "channel 2 of the gate");
+    }
+
     @Test
     void refusedBytesAndRepeatedStartsArePlain() throws IOException {
         Heard talk =
