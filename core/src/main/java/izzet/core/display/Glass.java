@@ -22,6 +22,21 @@ public interface Glass {
     /** What is not in the picture, such as "off", "inverted"; empty when there is nothing to say. */
     String state();
 
+    /** Where what it was told is other than what its part needs, as far as the whole of it was heard. */
+    default List<Misfit> misfits() {
+        return List.of();
+    }
+
+    /**
+     * Something in a set-up that does not suit the part.
+     *
+     * @param what after the part's name: "is set up for 32 of its 64 rows"
+     * @param remedy what to do
+     * @param certain whether the commands alone show it; else it rests on how such modules are usually made
+     * @param source of what the commands mean
+     */
+    record Misfit(String what, String remedy, boolean certain, String source) {}
+
     /** A glass of pixels. */
     interface Pixels extends Glass {
 

@@ -113,17 +113,13 @@ public final class Comparison {
     /** Displays that were told something else than they are. */
     private static void setUps(Conversation talk, List<Remark> remarks) {
         talk.glasses().forEach((id, glass) -> {
-            int at = glass.state().indexOf("set up for");
-            if (at >= 0) {
-                String name = talk.nameOf(id);
-                String what = glass.state().substring(at);
-                remarks.add(
-                        Remark.of(
-                                "T7",
-                                Severity.FIX,
-                                name + " is " + what + ".",
-                                "Give the program the size of the glass that is there: rows and columns are told in its set-up."));
-            }
+            String name = talk.nameOf(id);
+            glass.misfits()
+                    .forEach(m -> remarks.add(Remark.of(
+                            "T7",
+                            m.certain() ? Severity.FIX : Severity.NOTE,
+                            name + " " + m.what() + ".",
+                            m.remedy())));
         });
     }
 

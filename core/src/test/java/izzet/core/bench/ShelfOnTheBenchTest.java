@@ -60,6 +60,7 @@ class ShelfOnTheBenchTest {
     void itsProgramPutsThePictureOnItsGlass(String display) {
         Part part = Workbench.CATALOG.part(display.split(" ")[0]).orElseThrow();
         DeskRun.Shown shown = shown(display, false);
+        assertThat(shown.glass().misfits()).as("set-up against the part").isEmpty();
         if (shown.glass() instanceof Glass.Text text) {
             assertThat(text.lines().get(0))
                     .startsWith("Ab")

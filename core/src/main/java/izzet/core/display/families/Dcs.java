@@ -6,7 +6,9 @@ import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Set;
 
 /** Colour panels with the common command set. Source: MIPI DCS, from memory; Linux kernel 6.1, include/video/mipi_display.h. */
@@ -36,6 +38,7 @@ public final class Dcs implements Interpreter {
         private static final int ROWS_BOTTOM_UP = 0x80;
         private static final int COLUMNS_RIGHT_TO_LEFT = 0x40;
         private static final int EXCHANGED = 0x20;
+        private static final String SOURCE = "MIPI Display Command Set; what the glass has: its file";
         private static final int BLUE_FIRST = 0x08;
 
         private final int columns;
@@ -60,6 +63,21 @@ public final class Dcs implements Interpreter {
         private int got;
         private boolean on;
         private boolean asleep = true;
+
+        /** Whether it was heard waking, or being reset: what is missing afterwards is missing. */
+        private boolean woken;
+
+        private boolean reset;
+        private boolean modeTold;
+
+        /** Whether the bounds of a window were told since its directions were. */
+        private boolean columnsTold;
+
+        private boolean rowsTold;
+
+        /** The first window that ends behind the memory; empty while there is none. */
+        private String beyond = "";
+
         private boolean inverted;
         private int scrollTop;
         private int scrollRows;
@@ -87,6 +105,11 @@ public final class Dcs implements Interpreter {
             if (command == 0x2C) {
                 x = firstColumn;
                 y = firstRow;
+                if (beyond.isEmpty() && columnsTold && lastColumn >= across()) {
+                    beyond = "columns to " + lastColumn + ", where the last is " + (across() - 1);
+                } else if (beyond.isEmpty() && rowsTold && lastRow >= down()) {
+                    beyond = "rows to " + lastRow + ", where the last is " + (down() - 1);
+                }
             }
             int wanted = wanted(command);
             if (wanted == 0) {
@@ -115,6 +138,9 @@ public final class Dcs implements Interpreter {
         private void simple() {
             switch (command) {
                 case 0x01 -> {
+                    reset = true;
+                    columnsTold = false;
+                    rowsTold = false;
                     mode = 0;
                     on = false;
                     asleep = true;
@@ -125,7 +151,10 @@ public final class Dcs implements Interpreter {
                     lastRow = rows - 1;
                 }
                 case 0x10 -> asleep = true;
-                case 0x11 -> asleep = false;
+                case 0x11 -> {
+                    asleep = false;
+                    woken = true;
+                }
                 case 0x13 -> scrollStart = 0;
                 case 0x20 -> inverted = false;
                 case 0x21 -> inverted = true;
@@ -164,18 +193,25 @@ public final class Dcs implements Interpreter {
                 case 0x2A -> {
                     firstColumn = pair(0);
                     lastColumn = pair(2);
+                    columnsTold = true;
                     x = firstColumn;
                 }
                 case 0x2B -> {
                     firstRow = pair(0);
                     lastRow = pair(2);
+                    rowsTold = true;
                     y = firstRow;
                 }
                 case 0x33 -> {
                     scrollTop = pair(0);
                     scrollRows = pair(2);
                 }
-                case 0x36 -> mode = parameters[0];
+                case 0x36 -> {
+                    mode = parameters[0];
+                    modeTold = true;
+                    columnsTold = false;
+                    rowsTold = false;
+                }
                 case 0x37 -> scrollStart = pair(0);
                 case 0x3A -> bits = bitsOf(parameters[0]);
                 default -> {}
@@ -264,6 +300,39 @@ public final class Dcs implements Interpreter {
         public String state() {
             return (asleep ? "asleep" : on ? "" : "switched off")
                     + (inverted ? (asleep || !on ? ", " : "") + "inverted" : "");
+        }
+
+        @Override
+        public List<Misfit> misfits() {
+            List<Misfit> all = new ArrayList<>();
+            if (reset && asleep) {
+                all.add(new Misfit(
+                        "was reset and never woken, or put to sleep at the end",
+                        "Send 11 and wait as its data sheet says, before 29.",
+                        true,
+                        SOURCE));
+            }
+            if ((reset || woken) && !on) {
+                all.add(new Misfit(
+                        "is never switched on, or switched off at the end", "Send 29 after the set-up.", true, SOURCE));
+            }
+            if (modeTold && (mode & BLUE_FIRST) != 0 != panel().blueFirst()) {
+                all.add(new Misfit(
+                        "is told that " + (panel().blueFirst() ? "red" : "blue")
+                                + " comes first, other than its file says: red and blue change places",
+                        (panel().blueFirst() ? "Set" : "Clear")
+                                + " the bit 08 of the address mode, or change its file when the colours are right.",
+                        false,
+                        SOURCE));
+            }
+            if (!beyond.isEmpty()) {
+                all.add(new Misfit(
+                        "gets a window with " + beyond,
+                        "The end of a window is its last column or row, counted from 0, not how many there are.",
+                        true,
+                        SOURCE));
+            }
+            return all;
         }
 
         @Override

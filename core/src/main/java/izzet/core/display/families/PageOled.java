@@ -6,6 +6,8 @@ import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 
 /**
@@ -37,6 +39,11 @@ public final class PageOled implements Interpreter {
         private static final int PAGE_ROWS = 8;
         private static final int PAGE_MODE = 2;
         private static final int LINES = 64;
+        private static final int SMALL_ROWS = 32;
+        private static final String SHEET = "data sheet of the segment driver, command table; from memory";
+        private static final String PRACTICE = SHEET + "; how modules are made: common practice";
+        private static final int PUMP = 0x04;
+        private static final int ALTERNATE = 0x10;
 
         private final boolean wide;
         private final int columns;
@@ -58,6 +65,14 @@ public final class PageOled implements Interpreter {
         private boolean allOn;
         private boolean inverted;
         private boolean scrolling;
+
+        /** Whether it was switched off and then told its rows, as whole set-ups begin; what was told of wiring and pump, -1 before. */
+        private boolean setUp;
+
+        private boolean offTold;
+
+        private int wiring = -1;
+        private int pump = -1;
 
         private int pending = -1;
         private int[] parameters = new int[0];
@@ -159,8 +174,16 @@ public final class PageOled implements Interpreter {
                 case 0xA5 -> allOn = true;
                 case 0xA6 -> inverted = false;
                 case 0xA7 -> inverted = true;
-                case 0xA8 -> rows = (p & 0x3F) + 1;
-                case 0xAE -> on = false;
+                case 0x8D -> pump = wide ? pump : p & PUMP;
+                case 0xA8 -> {
+                    rows = (p & 0x3F) + 1;
+                    setUp |= offTold;
+                }
+                case 0xDA -> wiring = p & ALTERNATE;
+                case 0xAE -> {
+                    on = false;
+                    offTold = true;
+                }
                 case 0xAF -> on = true;
                 case 0xC0 -> bottomUp = false;
                 case 0xC8 -> bottomUp = true;
@@ -206,6 +229,42 @@ public final class PageOled implements Interpreter {
             add(text, scrolling, "scrolling by itself, which is not drawn");
             add(text, rows != panel().rows(), "set up for " + rows + " of its " + panel().rows() + " rows");
             return text.toString();
+        }
+
+        @Override
+        public List<Misfit> misfits() {
+            List<Misfit> all = new ArrayList<>();
+            if (rows != panel().rows()) {
+                all.add(new Misfit(
+                        "is set up for " + rows + " of its " + panel().rows() + " rows",
+                        "Give the program the size of the glass that is there: rows and columns are told in its set-up.",
+                        true,
+                        SHEET));
+            }
+            if (setUp && !on) {
+                all.add(new Misfit(
+                        "is set up and never switched on, or switched off at the end",
+                        "Send AF after the set-up.",
+                        true,
+                        SHEET));
+            }
+            if (setUp && !wide && pump <= 0) {
+                all.add(new Misfit(
+                        "is set up without its charge pump: a module that makes its panel voltage itself stays dark",
+                        "Send 8D 14 before AF, unless the panel voltage comes from outside.",
+                        false,
+                        PRACTICE));
+            }
+            int usual = panel().rows() > SMALL_ROWS ? ALTERNATE : 0;
+            if (wiring >= 0 && wiring != usual) {
+                all.add(new Misfit(
+                        "is told a row wiring that glasses of " + panel().rows()
+                                + " rows usually do not have: every second row stays dark, or rows are mixed",
+                        "Send DA " + (usual == 0 ? "02" : "12") + ".",
+                        false,
+                        PRACTICE));
+            }
+            return all;
         }
 
         private static void add(StringBuilder text, boolean there, String words) {

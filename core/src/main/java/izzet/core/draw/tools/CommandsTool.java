@@ -67,7 +67,7 @@ public final class CommandsTool implements Tool {
                 ArrayNode mistakes = one.putArray("mistakes");
                 line.mistakes().forEach(mistakes::add);
             }
-            differs(session.glass().orElseThrow(), family, explained).forEach(differs::add);
+            differs(session.glass().orElseThrow()).forEach(differs::add);
         }
         return answer;
     }
@@ -183,19 +183,14 @@ public final class CommandsTool implements Tool {
         }
     }
 
-    private static List<String> differs(Glass glass, String family, List<Line> lines) {
+    private static List<String> differs(Glass glass) {
         List<String> differs = new ArrayList<>();
         if (!glass.state().isEmpty()) {
             differs.add("After all of it the glass is " + glass.state() + ".");
         }
-        boolean pump = lines.stream()
-                .anyMatch(l -> l.bytes().get(0) == 0x8D
-                        && l.bytes().size() > 1
-                        && (l.bytes().get(1) & 4) != 0);
-        if (family.equals("page-oled") && !pump) {
-            differs.add(
-                    "The charge pump (8D 14) is never switched on: a module that makes its panel voltage itself stays dark.");
-        }
+        glass.misfits().stream()
+                .filter(m -> !glass.state().contains(m.what().replaceFirst("^is ", "")))
+                .forEach(m -> differs.add("It " + m.what() + ". " + m.remedy()));
         return differs;
     }
 }

@@ -1,0 +1,119 @@
+package izzet.core.record;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.Workbench;
+import izzet.core.circuit.Circuit;
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.I2cTransfer;
+import izzet.core.decode.SpiTransfer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** A set-up held against the part in the plan. */
+class MisfitTest {
+
+    private static List<String> told(Circuit circuit, String part, List<BusEvent> events) {
+        Conversation talk = new Conversation(
+                circuit, part == null ? null : circuit.unit(part).orElseThrow(), line -> {});
+        events.forEach(talk::add);
+        talk.end();
+        return Comparison.of(talk).stream()
+                .filter(r -> r.rule().equals("T7"))
+                .map(r -> r.severity() + " " + r.sentence())
+                .toList();
+    }
+
+    private static byte[] bytes(String hex) {
+        byte[] all = new byte[hex.split(" ").length];
+        for (int i = 0; i < all.length; i++) {
+            all[i] = (byte) Integer.parseInt(hex.split(" ")[i], 16);
+        }
+        return all;
+    }
+
+    private static List<String> oled(String commands) {
+        byte[] data = bytes("00 " + commands);
+        boolean[] acks = new boolean[data.length];
+        Arrays.fill(acks, true);
+        return told(
+                Workbench.mcu().with("sign", Workbench.OLED).circuit(),
+                null,
+                List.of(new I2cTransfer(
+                        0, 100, I2cTransfer.Begin.START, I2cTransfer.End.STOP, 0x3C, 7, false, true, data, acks)));
+    }
+
+    private static List<String> panel(String words) {
+        List<BusEvent> events = new ArrayList<>();
+        long at = 0;
+        for (String word : words.split(" ")) {
+            boolean command = word.endsWith("!");
+            int value = Integer.parseInt(word.replace("!", ""), 16);
+            events.add(new SpiTransfer(
+                    at,
+                    at + 8,
+                    new int[] {value},
+                    null,
+                    new byte[] {(byte) (command ? 0 : 1)},
+                    new long[] {at + 8},
+                    false));
+            at += 10;
+        }
+        return told(Workbench.sbc().with("map", "colour-240x320-serial").circuit(), "map", events);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "AE A8 3F 8D 14 DA 12 AF |",
+                "AF |",
+                "A8 3F AF |",
+                "A8 3F DA 12 AF AE |",
+                "AE |",
+                "A8 1F 8D 14 DA 02 AF | FIX the sign is set up for 32 of its 64 rows. NOTE the sign is told a row wiring",
+                "A8 3F 8D 14 DA 02 AF | NOTE the sign is told a row wiring that glasses of 64 rows usually do not have",
+                "AE A8 3F DA 12 AF | NOTE the sign is set up without its charge pump",
+                "AE A8 3F 8D 10 DA 12 AF | NOTE the sign is set up without its charge pump",
+                "AE A8 3F 8D 14 DA 12 | FIX the sign is set up and never switched on",
+                "AE A8 3F 8D 14 DA 12 AF AE | FIX the sign is set up and never switched on, or switched off at the end"
+            })
+    void aSmallDisplay(String commands, String expected) {
+        check(oled(commands), expected);
+    }
+
+    /** A record that begins after the set-up says nothing about what it did not hear. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "01! 11! 3A! 55 36! 08 29! |",
+                "2A! 00 00 00 EF 2C! FF FF |",
+                "29! |",
+                "01! 3A! 55 29! | FIX the map was reset and never woken",
+                "11! 3A! 55 | FIX the map is never switched on",
+                "01! 11! 36! 00 29! | NOTE the map is told that red comes first, other than its file says",
+                "11! 29! 2A! 00 00 00 F0 2C! FF | FIX the map gets a window with columns to 240, where the last is 239",
+                "11! 29! 36! 28 2A! 00 00 01 3F 2C! FF |",
+                "11! 29! 2A! 00 00 00 EF 36! 08 2C! FF |",
+                "11! 29! 36! 28 2B! 00 00 01 3F 2C! FF | FIX the map gets a window with rows to 319, where the last is 239"
+            })
+    void aColourPanel(String words, String expected) {
+        check(panel(words), expected);
+    }
+
+    private static void check(List<String> told, String expected) {
+        if (expected == null) {
+            assertThat(told).isEmpty();
+            return;
+        }
+        String all = String.join(" ", told);
+        for (String part : expected.split("(?<=\\.) ")) {
+            assertThat(all).contains(part);
+        }
+        assertThat(told).hasSize(expected.split("(?<=\\.) (?=FIX|NOTE)").length);
+    }
+}
