@@ -2,6 +2,7 @@ package izzet.core.record;
 
 import izzet.core.check.Severity;
 import izzet.core.circuit.Unit;
+import izzet.core.display.Glass;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.List;
@@ -114,12 +115,11 @@ public final class Comparison {
     private static void setUps(Conversation talk, List<Remark> remarks) {
         talk.glasses().forEach((id, glass) -> {
             String name = talk.nameOf(id);
-            glass.misfits()
-                    .forEach(m -> remarks.add(Remark.of(
-                            "T7",
-                            m.certain() ? Severity.FIX : Severity.NOTE,
-                            name + " " + m.what() + ".",
-                            m.remedy())));
+            for (Glass.Misfit m : glass.misfits()) {
+                Severity severity = m.certain() ? Severity.FIX : Severity.NOTE;
+                remarks.add(Remark.of("T7", severity, name + " " + m.what() + ".", m.remedy())
+                        .with(List.of(), m.source()));
+            }
         });
     }
 
