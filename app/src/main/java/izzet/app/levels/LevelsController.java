@@ -120,7 +120,10 @@ class LevelsController {
                 new Asked(id, frame.stored().version(), supplies, resistors, shelf.catalog()),
                 "Build the plan " + Builds.USUAL + " times",
                 "/plans/" + id + "/levels/builds?supply=" + supplies + "&resistor=" + resistors,
-                j -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL));
+                j -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL, made -> {
+                    j.say(made + " of " + Builds.USUAL + " built.");
+                    return !j.stopped();
+                }));
         if (!job.await(Jobs.PATIENCE)) {
             model.addAttribute("job", job);
             return "levels/builds";
@@ -147,6 +150,14 @@ class LevelsController {
                                 Math.round(100 * v.share()) + " %",
                                 (v.voltsPerPercent() > 0 ? "+" : "") + millis(v.voltsPerPercent())))
                         .toList());
+        model.addAttribute(
+                "missing",
+                builds.missing().stream()
+                        .map(m -> m.name()
+                                + (m.read() < 0
+                                        ? ""
+                                        : ": read in " + share(m.read(), builds.count()) + " all the same"))
+                        .toList());
         model.addAttribute("works", share(builds.working(), builds.count()));
         return "levels/builds";
     }
@@ -162,7 +173,7 @@ class LevelsController {
     }
 
     private static String share(int some, int all) {
-        return String.format(java.util.Locale.ROOT, "%.1f %%", 100.0 * some / all);
+        return String.format(java.util.Locale.ROOT, "%.1f %%", 100.0 * some / Math.max(1, all));
     }
 
     @GetMapping("/plans/{id}/levels")

@@ -6,28 +6,37 @@ import izzet.core.circuit.Levels;
 import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.IntPredicate;
 
 /**
  * A plan built many times with supplies and resistors as they come: in how many of the builds every level is read, which line is lost first,
- * and on which value it depends. Thresholds of data sheets are limits already and are not varied. The same plan gives the same figures.
+ * and on which value it depends. Thresholds of data sheets are limits: a line that keeps to them is read by every chip. Of one that misses them
+ * on paper it is told in how many builds it is read all the same, when each chip's own threshold lies anywhere between its two limits. The same
+ * plan gives the same figures.
  *
+ * @param count builds that were made: fewer than asked for where it was stopped
  * @param working builds in which no line that is right on paper is lost
  * @param lines that were compared, the most often lost first, then the tightest
  * @param values that were varied, the one that the tightest margin depends on most first
- * @param missing lines that are lost on paper already, and so are left out
+ * @param missing lines that are lost on paper already, and so are left out of all this
  */
-public record Builds(int count, int working, List<Line> lines, List<Value> values, List<String> missing) {
+public record Builds(int count, int working, List<Line> lines, List<Value> values, List<Missing> missing) {
 
     /** Builds that are made. */
     public static final int USUAL = 1000;
 
     private static final long SEED = 20_231;
+    private static final String HIGH = ", high";
+    private static final String LOW = ", low";
+    private static final String OVER = ", what it stands";
     private static final double HAIR_VOLTS = 1e-6;
     private static final double STILL_VOLTS = 1e-5;
 
@@ -47,31 +56,51 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
     public record Value(String name, double share, double voltsPerPercent) {}
 
     /**
+     * A line that is lost on paper.
+     *
+     * @param read builds in which it is read all the same, by the chance of the chip that is there; -1 where that is no matter of chance
+     */
+    public record Missing(String name, int read) {}
+
+    /** All of them. */
+    public static Builds of(Circuit planned, double supplyPercent, double resistorPercent, int count) {
+        return of(planned, supplyPercent, resistorPercent, count, done -> true);
+    }
+
+    /**
+     * @param goOn hears how many builds are made; false ends with those
      * @param supplyPercent that supplies are off at most, either way
      * @param resistorPercent the same for resistors of the plan
      */
-    public static Builds of(Circuit planned, double supplyPercent, double resistorPercent, int count) {
+    public static Builds of(
+            Circuit planned, double supplyPercent, double resistorPercent, int most, IntPredicate goOn) {
         Map<String, Double> nominal = margins(planned);
-        List<String> missing = new ArrayList<>();
+        Map<String, int[]> missing = new LinkedHashMap<>();
         nominal.forEach((name, margin) -> {
             if (margin < -HAIR_VOLTS) {
-                missing.add(name);
+                missing.put(name, new int[1]);
             }
         });
-        missing.forEach(nominal::remove);
+        missing.keySet().forEach(nominal::remove);
         List<String> names = names(planned);
-        double[][] off = new double[names.size()][count];
-        double[] tightest = new double[count];
+        double[][] off = new double[names.size()][most];
+        double[] tightest = new double[most];
         Map<String, double[]> worst = new LinkedHashMap<>();
         nominal.forEach((name, margin) -> worst.put(name, new double[] {margin, 0}));
         Random random = new Random(SEED);
+        Random chips = new Random(SEED + 1);
+        int rails = WhatIf.rails(planned).size();
         int working = 0;
-        for (int build = 0; build < count; build++) {
-            int rails = WhatIf.rails(planned).size();
+        int count = 0;
+        for (int build = 0; build < most && goOn.test(build); build++, count++) {
             for (int i = 0; i < names.size(); i++) {
                 off[i][build] = (2 * random.nextDouble() - 1) * (i < rails ? supplyPercent : resistorPercent);
             }
-            Map<String, Double> margins = margins(built(planned, off, build));
+            Circuit built = built(planned, off, build);
+            Map<String, Double> margins = margins(built);
+            if (!missing.isEmpty()) {
+                allTheSame(built, missing, chips);
+            }
             double least = Double.MAX_VALUE;
             for (Map.Entry<String, double[]> line : worst.entrySet()) {
                 double margin = margins.getOrDefault(line.getKey(), nominal.get(line.getKey()));
@@ -85,7 +114,35 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
         List<Line> lines = new ArrayList<>();
         worst.forEach((name, w) -> lines.add(new Line(name, nominal.get(name), w[0], (int) w[1])));
         lines.sort(Comparator.comparingInt((Line l) -> -l.lost()).thenComparingDouble(Line::worst));
-        return new Builds(count, working, lines, values(names, off, tightest, nominal.isEmpty()), missing);
+        List<Missing> lost = new ArrayList<>();
+        missing.forEach((name, read) -> lost.add(new Missing(name, name.endsWith(OVER) ? -1 : read[0])));
+        return new Builds(count, working, lines, values(names, off, tightest, count, nominal.isEmpty()), lost);
+    }
+
+    /** Counts the missing levels that lie on the right side of a threshold drawn for each chip's input. */
+    private static void allTheSame(Circuit built, Map<String, int[]> missing, Random chips) {
+        Map<String, Boolean> right = new LinkedHashMap<>();
+        Map<Target, Double> between = new LinkedHashMap<>();
+        for (Levels.Reading r : built.levels().readings()) {
+            Levels.Receiver to = r.receiver();
+            if (to.vih() == null || to.vil() == null) {
+                continue;
+            }
+            double part = between.computeIfAbsent(to.end(), t -> chips.nextDouble());
+            double threshold = to.vil() + part * (to.vih() - to.vil());
+            String name = name(r);
+            if (r.high() != null) {
+                right.merge(name + HIGH, r.high() > threshold, Boolean::logicalAnd);
+            }
+            if (r.low() != null) {
+                right.merge(name + LOW, r.low() < threshold, Boolean::logicalAnd);
+            }
+        }
+        missing.forEach((name, read) -> read[0] += right.getOrDefault(name, false) ? 1 : 0);
+    }
+
+    private static String name(Levels.Reading reading) {
+        return reading.line() + " at " + reading.receiver().name();
     }
 
     /** Supplies first, then resistors in wires, then those between lines. */
@@ -131,10 +188,10 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
     private static Map<String, Double> margins(Circuit circuit) {
         Map<String, Double> margins = new LinkedHashMap<>();
         for (Levels.Reading r : circuit.levels().readings()) {
-            String name = r.line() + " at " + r.receiver().name();
-            put(margins, name + ", high", r.highMargin());
-            put(margins, name + ", low", r.lowMargin());
-            put(margins, name + ", what it stands", r.overMargin());
+            String name = name(r);
+            put(margins, name + HIGH, r.highMargin());
+            put(margins, name + LOW, r.lowMargin());
+            put(margins, name + OVER, r.overMargin());
         }
         return margins;
     }
@@ -145,8 +202,13 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
         }
     }
 
-    private static List<Value> values(List<String> names, double[][] off, double[] tightest, boolean none) {
+    private static List<Value> values(List<String> names, double[][] all, double[] every, int count, boolean none) {
         List<Value> values = new ArrayList<>();
+        double[] tightest = Arrays.copyOf(every, count);
+        double[][] off = new double[all.length][];
+        for (int i = 0; i < all.length; i++) {
+            off[i] = Arrays.copyOf(all[i], count);
+        }
         double mean = mean(tightest);
         double spread = 0;
         for (double t : tightest) {

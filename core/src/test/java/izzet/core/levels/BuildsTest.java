@@ -1,6 +1,7 @@
 package izzet.core.levels;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import izzet.core.catalog.CatalogReader;
 import izzet.core.circuit.Circuit;
@@ -40,8 +41,38 @@ class BuildsTest {
     @Test
     void whatMissesOnPaperIsToldAndNotCounted() {
         Builds builds = Builds.of(bus("mcu-8bit-5v-14-6", "3V3"), 5, 5, 100);
-        assertThat(builds.missing()).isNotEmpty().allMatch(n -> n.endsWith(", high"));
-        assertThat(builds.lines()).extracting(Builds.Line::name).doesNotContainAnyElementsOf(builds.missing());
+        assertThat(builds.missing()).isNotEmpty().allMatch(m -> m.name().endsWith(", high"));
+        assertThat(builds.lines())
+                .extracting(Builds.Line::name)
+                .doesNotContainAnyElementsOf(
+                        builds.missing().stream().map(Builds.Missing::name).toList());
+    }
+
+    /** Thresholds drawn evenly between the limits of low and high: as many lie below a level as it lies above the lower one. */
+    @Test
+    void aLevelBetweenTheLimitsIsReadByAsManyChipsAsLieBelowIt() {
+        Builds builds = Builds.of(bus("mcu-8bit-5v-14-6", "3V3"), 0, 0, 1000);
+        assertThat(builds.missing()).isNotEmpty();
+        Circuit circuit = bus("mcu-8bit-5v-14-6", "3V3");
+        for (Builds.Missing missing : builds.missing()) {
+            double share = circuit.levels().readings().stream()
+                    .filter(r -> missing.name()
+                            .equals(r.line() + " at " + r.receiver().name() + ", high"))
+                    .mapToDouble(r -> (r.high() - r.receiver().vil())
+                            / (r.receiver().vih() - r.receiver().vil()))
+                    .min()
+                    .orElseThrow();
+            assertThat(share).isBetween(0.5, 0.99);
+            assertThat(missing.read() / 1000.0).as(missing.name()).isCloseTo(share, within(0.04));
+        }
+    }
+
+    @Test
+    void whatIsStoppedTellsOfTheBuildsThatWereMade() {
+        Builds builds = Builds.of(panel(), 5, 5, 1000, done -> done < 40);
+        assertThat(builds.count()).isEqualTo(40);
+        assertThat(builds.working()).isEqualTo(Builds.of(panel(), 5, 5, 40).working());
+        assertThat(Builds.of(panel(), 5, 5, 1000, done -> false).count()).isZero();
     }
 
     /** A panel that stands 5.5 V on its lines, driven from 5 V: half a volt to spare, and a percent of the supply takes 50 mV of it. */
