@@ -1,10 +1,12 @@
 package izzet.app.log;
 
+import java.util.List;
 import org.commonmark.node.AbstractVisitor;
 import org.commonmark.node.Image;
 import org.commonmark.node.Link;
 import org.commonmark.node.Node;
 import org.commonmark.parser.Parser;
+import org.commonmark.renderer.html.DefaultUrlSanitizer;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.springframework.stereotype.Component;
 
@@ -16,6 +18,7 @@ class LogMarkdown {
     private final HtmlRenderer renderer = HtmlRenderer.builder()
             .escapeHtml(true)
             .sanitizeUrls(true)
+            .urlSanitizer(new DefaultUrlSanitizer(List.of("http", "https", "mailto")))
             .softbreak("<br>\n")
             .attributeProviderFactory(context -> (node, tag, attributes) -> {
                 if (node instanceof Link) {

@@ -63,23 +63,36 @@ final class Photographs {
             }
             ImageReader reader = readers.next();
             try {
-                reader.setInput(in, true, true);
-                int width = reader.getWidth(0);
-                int height = reader.getHeight(0);
-                if ((long) width * height > MOST_PIXELS) {
-                    throw new IllegalArgumentException("The picture has more than " + MOST_PIXELS / 1_000_000
-                            + " million pixels; make it smaller first.");
-                }
-                // Every so many pixels already at reading: a whole large one would fill the memory.
-                ImageReadParam some = reader.getDefaultReadParam();
-                int step = Math.max(1, Math.max(width, height) / (2 * MOST_SIDE));
-                some.setSourceSubsampling(step, step, 0, 0);
-                return reader.read(0, some);
-            } catch (IndexOutOfBoundsException | javax.imageio.IIOException e) {
+                return read(reader, in);
+            } catch (TooLarge e) {
+                throw e;
+            } catch (RuntimeException | IOException e) {
+                // The readers know many ways to fail at a damaged file.
                 throw new IllegalArgumentException("This picture file is damaged and cannot be read.", e);
             } finally {
                 reader.dispose();
             }
+        }
+    }
+
+    private static BufferedImage read(ImageReader reader, ImageInputStream in) throws IOException {
+        reader.setInput(in, true, true);
+        int width = reader.getWidth(0);
+        int height = reader.getHeight(0);
+        if ((long) width * height > MOST_PIXELS) {
+            throw new TooLarge(
+                    "The picture has more than " + MOST_PIXELS / 1_000_000 + " million pixels; make it smaller first.");
+        }
+        // Every so many pixels already at reading: a whole large one would fill the memory.
+        ImageReadParam some = reader.getDefaultReadParam();
+        int step = Math.max(1, Math.max(width, height) / (2 * MOST_SIDE));
+        some.setSourceSubsampling(step, step, 0, 0);
+        return reader.read(0, some);
+    }
+
+    private static final class TooLarge extends IllegalArgumentException {
+        TooLarge(String message) {
+            super(message);
         }
     }
 
