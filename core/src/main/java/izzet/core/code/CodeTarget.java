@@ -8,9 +8,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * A language for a platform: one template, whose first lines tell what it is. What it is filled with is {@link #model}.
@@ -59,12 +61,7 @@ public record CodeTarget(
             return Optional.of("for another kind of board.");
         }
         BringUp bringUp = BringUp.of(circuit);
-        List<ProgramPin> named = named(bringUp);
-        boolean fits = named.stream().allMatch(p -> switch (pins) {
-            case "gpio" -> p.hasGpio();
-            case "port" -> p.hasPort();
-            default -> !p.sketch().isEmpty();
-        });
+        boolean fits = moved(bringUp).allMatch(this::names);
         if (!fits) {
             return Optional.of("this board's pins have other names.");
         }
@@ -80,31 +77,35 @@ public record CodeTarget(
                 : Optional.empty();
     }
 
-    private static List<ProgramPin> named(BringUp bringUp) {
-        List<ProgramPin> pins = new ArrayList<>();
-        bringUp.constants().stream().filter(Constant::isPin).forEach(c -> pins.add(c.pin()));
-        bringUp.buses().forEach(b -> {
-            if (b.data() != null) {
-                pins.add(b.data());
-            }
-            if (b.clock() != null) {
-                pins.add(b.clock());
-            }
-            pins.addAll(b.lines());
-        });
-        return pins;
+    /** Whether the language has a name for a pin of the board. */
+    private boolean names(ProgramPin pin) {
+        return switch (pins) {
+            case "gpio" -> pin.hasGpio();
+            case "port" -> pin.hasPort();
+            default -> !pin.sketch().isEmpty();
+        };
+    }
+
+    /** Pins that the program moves; another one may only be told of. */
+    private static Stream<ProgramPin> moved(BringUp bringUp) {
+        Stream<ProgramPin> buses = bringUp.buses().stream()
+                .flatMap(b -> Stream.concat(Stream.of(b.data(), b.clock()), b.lines().stream()));
+        return Stream.concat(buses, bringUp.ops().stream().flatMap(Op::pins)).filter(Objects::nonNull);
     }
 
     public String text(Circuit circuit) {
         return template.execute(model(BringUp.of(circuit)));
     }
 
-    private static Map<String, Object> model(BringUp bringUp) {
+    private Map<String, Object> model(BringUp bringUp) {
         Map<String, Object> model = new HashMap<>();
         model.put("plan", bringUp.plan());
         model.put("board", bringUp.board());
         model.put("sources", bringUp.sources().stream().map(Names::comment).toList());
-        model.put("constants", bringUp.constants());
+        Map<Boolean, List<Constant>> constants =
+                bringUp.constants().stream().collect(Collectors.partitioningBy(c -> !c.isPin() || names(c.pin())));
+        model.put("constants", constants.get(true));
+        model.put("nameless", constants.get(false));
         List<ProgramBus> given = bringUp.buses().stream().filter(b -> !b.made()).toList();
         model.put("twoWire", given.stream().filter(ProgramBus::twoWire).toList());
         model.put("serial", given.stream().filter(ProgramBus::serial).toList());

@@ -1,17 +1,34 @@
 package izzet.core.code;
 
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 
 /** One thing that a program does to bring a plan up, whatever its language. */
 public sealed interface Op {
+
+    /** Pins that it moves besides those of a bus. */
+    default Stream<ProgramPin> pins() {
+        return Stream.empty();
+    }
 
     /** Said in a comment. */
     record Note(String words) implements Op {}
 
     /** A pin becomes an output at a level. */
-    record Output(ProgramPin pin, boolean high) implements Op {}
+    record Output(ProgramPin pin, boolean high) implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.of(pin);
+        }
+    }
 
-    record Level(ProgramPin pin, boolean high) implements Op {}
+    record Level(ProgramPin pin, boolean high) implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.of(pin);
+        }
+    }
 
     record Wait(long micros) implements Op {}
 
@@ -42,7 +59,12 @@ public sealed interface Op {
 
     /** Rectangles one after the other. */
     record Rectangles(ProgramBus bus, ProgramPin select, ProgramPin dataCommand, List<Rectangle> rectangles)
-            implements Op {}
+            implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.of(select, dataCommand).filter(Objects::nonNull);
+        }
+    }
 
     /**
      * A value is put on data lines and taken by the enable strobe.
@@ -50,5 +72,10 @@ public sealed interface Op {
      * @param lines lowest first
      * @param micros to wait afterwards
      */
-    record Strobe(List<ProgramPin> lines, ProgramPin enable, int value, long micros) implements Op {}
+    record Strobe(List<ProgramPin> lines, ProgramPin enable, int value, long micros) implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.concat(lines.stream(), Stream.of(enable));
+        }
+    }
 }

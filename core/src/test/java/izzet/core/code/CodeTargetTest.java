@@ -279,6 +279,27 @@ class CodeTargetTest {
         }
     }
 
+    /** A button on a handshake line does not keep the display from its program; the line is told of. */
+    @Test
+    void aPinWithoutANameIsOnlyToldOf() throws Exception {
+        Circuit circuit = Workbench.on("retro-8bit-two-port")
+                .with("label", "character-16x2-direct")
+                .bare("next", "push-button", "to-ground")
+                .wire("next:A", "board:CB1")
+                .wire("next:B", "rail:GND")
+                .circuit();
+        assertThat(target("bringup.s").missing(circuit)).isEmpty();
+        assertThat(target("bringup.s").text(circuit))
+                .contains("; THE_NEXT_A: on CB1, which has no name here")
+                .doesNotContain("THE_NEXT_A_BIT");
+        Circuit enable = Workbench.on("retro-8bit-two-port")
+                .with("label", "character-16x2-direct")
+                .off("label:E")
+                .wire("label:E", "board:CB2")
+                .circuit();
+        assertThat(target("bringup.s").missing(enable)).isPresent();
+    }
+
     /** The bytes put on the wire for a small display make its frame: first and last column lit whole. */
     @Test
     void thePictureOfASmallDisplayIsAFrame() {
