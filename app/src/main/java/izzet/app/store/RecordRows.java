@@ -1,5 +1,6 @@
 package izzet.app.store;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Pageable;
@@ -47,6 +48,6 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
 
     /** Those that an earlier run left half. */
     @Modifying
-    @Query("delete from RecordRow r where not r.whole")
-    int sweep();
+    @Query("delete from RecordRow r where not r.whole and r.uploadedAt < :before")
+    int sweep(Instant before);
 }

@@ -17,6 +17,11 @@ public final class SharedDatabase implements EnvironmentPostProcessor {
     private static final String URL = "izzet.db";
     private static final String POSTGRES = "jdbc:postgresql:";
 
+    /** Whether other programs may work on the same plans and records. */
+    public static boolean is(Environment environment) {
+        return environment.getProperty(URL, "").startsWith(POSTGRES);
+    }
+
     /** Why an address of a server cannot be used; told once the program can tell it in one line. */
     public static Optional<String> fault(Environment environment) {
         return Optional.of(environment.getProperty(URL, ""))

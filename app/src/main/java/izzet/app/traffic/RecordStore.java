@@ -10,6 +10,7 @@ import izzet.app.store.RecordBusRow;
 import izzet.app.store.RecordLineRow;
 import izzet.app.store.RecordRow;
 import izzet.app.store.RecordRows;
+import izzet.app.store.SharedDatabase;
 import izzet.app.store.WaveBlockRow;
 import izzet.core.capture.CsvWriter;
 import izzet.core.capture.EdgeBlock;
@@ -40,6 +41,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.Writer;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -52,6 +54,7 @@ import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.springframework.core.env.Environment;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -69,6 +72,7 @@ public class RecordStore {
     private static final int MOST_BLOCKS_FOR_WORDS = 4;
     private static final int MOST_BLOCKS_FOR_TIMES = 40;
     private static final int MOST_NAME = 200;
+    private static final Duration LONGEST_UPLOAD = Duration.ofDays(1);
     private static final int MOST_LINE_NAME = 380;
 
     private final RecordRows records;
@@ -77,6 +81,7 @@ public class RecordStore {
     private final EntityManagerFactory factory;
     private final TransactionOperations transactions;
     private final Clock clock;
+    private final boolean shared;
 
     RecordStore(
             RecordRows records,
@@ -84,7 +89,9 @@ public class RecordStore {
             EntityManager entities,
             EntityManagerFactory factory,
             TransactionOperations transactions,
-            Clock clock) {
+            Clock clock,
+            Environment environment) {
+        this.shared = SharedDatabase.is(environment);
         this.records = records;
         this.blocks = blocks;
         this.entities = entities;
@@ -93,10 +100,11 @@ public class RecordStore {
         this.clock = clock;
     }
 
-    /** What a kill left half goes before the first record of this run comes. */
+    /** What a kill left half goes before the first record of this run comes; on a shared server it may be another program's that still comes in. */
     @PostConstruct
     void sweep() {
-        transactions.executeWithoutResult(t -> records.sweep());
+        Duration age = shared ? LONGEST_UPLOAD : LONGEST_UPLOAD.negated();
+        transactions.executeWithoutResult(t -> records.sweep(clock.instant().minus(age)));
     }
 
     private static final class Counting extends java.io.FilterInputStream {

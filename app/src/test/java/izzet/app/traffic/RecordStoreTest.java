@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import izzet.app.OneApplication;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
+import izzet.app.store.Blocks;
+import izzet.app.store.RecordRow;
+import izzet.app.store.RecordRows;
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.VcdReader;
@@ -15,6 +18,8 @@ import izzet.core.decode.Protocol;
 import izzet.core.decode.Protocols;
 import izzet.core.decode.Settings;
 import izzet.core.plan.Plan;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.EntityManagerFactory;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -22,6 +27,8 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -31,6 +38,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.env.MockEnvironment;
+import org.springframework.transaction.support.TransactionOperations;
 
 @OneApplication
 class RecordStoreTest {
@@ -42,6 +51,24 @@ class RecordStoreTest {
 
     @Autowired
     private RecordStore records;
+
+    @Autowired
+    private RecordRows rows;
+
+    @Autowired
+    private Blocks blocks;
+
+    @Autowired
+    private EntityManager entities;
+
+    @Autowired
+    private EntityManagerFactory factory;
+
+    @Autowired
+    private TransactionOperations transactions;
+
+    @Autowired
+    private Clock clock;
 
     private long plan;
 
@@ -206,6 +233,26 @@ class RecordStoreTest {
         assertThat(one.toString())
                 .contains(stored.lines().get(1).name())
                 .doesNotContain(stored.lines().get(0).name());
+    }
+
+    /** A half record goes at the start, unless it may be another program's upload on a shared server. */
+    @ParameterizedTest
+    @CsvSource({
+        "'', 0, false",
+        "'', 3, false",
+        "jdbc:postgresql://club/izzet, 0, true",
+        "jdbc:postgresql://club/izzet, 3, false"
+    })
+    void halfRecordsGoAtTheStart(String server, int daysOld, boolean stays) {
+        RecordRow half = transactions.execute(t -> {
+            RecordRow row = new RecordRow(plan, "half.vcd", clock.instant().minus(Duration.ofDays(daysOld)));
+            entities.persist(row);
+            return row;
+        });
+        MockEnvironment environment = new MockEnvironment().withProperty("izzet.db", server);
+        new RecordStore(rows, blocks, entities, factory, transactions, clock, environment).sweep();
+        assertThat(rows.findById(half.id()).isPresent()).isEqualTo(stays);
+        transactions.executeWithoutResult(t -> rows.remove(plan, half.id()));
     }
 
     /** A line that does not change in the stretch is told with the level that it has. */
