@@ -29,6 +29,7 @@ class StartTest {
     private Process start(Path folder, int port) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
                 "-cp",
                 System.getProperty("java.class.path"),
                 IzzetApplication.class.getName(),

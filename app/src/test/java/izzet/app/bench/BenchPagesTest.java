@@ -187,12 +187,12 @@ class BenchPagesTest extends PagesOfAPlan {
                         .read(
                                 """
                                 {"format":"izzet-plan","version":1,"name":"Two rows","board":"wifi-dual-38","parts":[
-                                {"id":"map","part":"colour-240x320-serial","partVersion":2,"name":"Map","interface":"panel","bus":"spi"},
+                                {"id":"map","part":"colour-128x160-serial-3v3","partVersion":2,"name":"Map","interface":"panel","bus":"spi"},
                                 {"id":"lamp","part":"lamp-chain-8","partVersion":1,"name":"Lamps","interface":"one-line"}],
                                 "buses":[{"id":"spi","kind":"spi","name":"SPI bus","controller":"spi0","clockHz":4000000}],
                                 "connections":[{"from":"map:VCC","to":"rail:3V3"},{"from":"map:GND","to":"rail:GND"},
                                 {"from":"map:SCK","to":"board:GPIO18"},{"from":"map:SDI","to":"board:GPIO23"},{"from":"map:CS","to":"board:GPIO4"},
-                                {"from":"map:DC","to":"board:GPIO16"},{"from":"map:RESET","to":"board:GPIO17"},
+                                {"from":"map:DC","to":"board:GPIO16"},{"from":"map:RST","to":"board:GPIO17"},
                                 {"from":"lamp:5V","to":"rail:5V"},{"from":"lamp:GND","to":"rail:GND"}]}
                                 """,
                                 CatalogReader.shipped()),
