@@ -87,6 +87,11 @@ public final class DeskRun {
     private final PinRecord record;
     private final Map<String, Integer> pins = new HashMap<>();
     private final Map<String, Ear> ears = new LinkedHashMap<>();
+
+    /** By label of the pin that drives something of theirs. */
+    private final Map<String, List<Ear>> listening = new HashMap<>();
+
+    private Ear[] hearing = {};
     private final Map<String, Session> sessions = new HashMap<>();
     private final Map<String, DeskBus> buses = new HashMap<>();
     private final Map<String, Integer> modes = new HashMap<>();
@@ -197,6 +202,7 @@ public final class DeskRun {
                         .ifPresent(ear -> ears.put(unit.id(), ear));
             }
         }
+        hearing = ears.values().toArray(new Ear[0]);
     }
 
     /** What comes too fast on a serial bus is not heard. */
@@ -308,12 +314,25 @@ public final class DeskRun {
         Integer before = pins.put(pin.label(), level);
         if (before == null || before != level) {
             record.change(now, pin.label(), level);
-            ears.values().forEach(e -> e.change(pin.label(), level));
+            for (Ear ear : listening.computeIfAbsent(pin.label(), this::listening)) {
+                ear.change(pin.label(), level);
+            }
+        }
+    }
+
+    private List<Ear> listening(String pin) {
+        return ears.values().stream().filter(e -> e.listensTo(pin)).toList();
+    }
+
+    /** Whoever had a change since the last moment takes it in. */
+    private void hear() {
+        for (Ear ear : hearing) {
+            ear.moment(now);
         }
     }
 
     private void moment() {
-        ears.values().forEach(e -> e.moment(now));
+        hear();
         now += STROBE_NANOS / 10;
     }
 
@@ -368,7 +387,7 @@ public final class DeskRun {
                 edge(bus.clock(), 1 - idle, half);
             }
             set(bus.data(), value >> bit & 1);
-            ears.values().forEach(e -> e.moment(now));
+            hear();
             now += half;
             edge(bus.clock(), late ? idle : 1 - idle, half);
             if (!late) {
@@ -379,7 +398,7 @@ public final class DeskRun {
 
     private void edge(ProgramPin clock, int level, long rest) {
         set(clock, level);
-        ears.values().forEach(e -> e.moment(now));
+        hear();
         now += rest;
     }
 

@@ -28,6 +28,8 @@ final class Ear {
     /** Role by label of the pin that drives it; a pin may drive several. */
     private final Map<String, List<Integer>> roles = new HashMap<>();
 
+    private boolean changed;
+
     private Ear(Decoder decoder) {
         this.decoder = decoder;
     }
@@ -121,20 +123,24 @@ final class Ear {
         return wire.role() == Role.DATA && id.matches("d?b?[0-7]") ? "d" + id.charAt(id.length() - 1) : null;
     }
 
-    /** A pin changes; heard once {@link #moment} comes. */
-    boolean change(String pin, int level) {
-        List<Integer> mine = roles.get(pin);
-        if (mine == null) {
-            return false;
-        }
-        for (int role : mine) {
-            decoder.change(role, level);
-        }
-        return true;
+    boolean listensTo(String pin) {
+        return roles.containsKey(pin);
     }
 
+    /** A pin that it listens to changes; heard once {@link #moment} comes. */
+    void change(String pin, int level) {
+        for (int role : roles.get(pin)) {
+            decoder.change(role, level);
+        }
+        changed = true;
+    }
+
+    /** Takes in what has changed since the last moment. */
     void moment(long tick) {
-        decoder.moment(tick);
+        if (changed) {
+            changed = false;
+            decoder.moment(tick);
+        }
     }
 
     void end(long tick) {
