@@ -7,6 +7,7 @@ import izzet.core.bench.BusScan;
 import izzet.core.bench.Desk;
 import izzet.core.bench.DeskRun;
 import izzet.core.bench.Faults;
+import izzet.core.bench.Hands;
 import izzet.core.bench.Harm;
 import izzet.core.bench.Meter;
 import izzet.core.bench.PinRecord;
@@ -101,6 +102,7 @@ class BenchController {
                 run(desk, asked.program(), model).stream()
                         .map(s -> view(s, task == null))
                         .toList());
+        model.addAttribute("hands", Hands.of(desk));
         model.addAttribute("faults", BenchDesks.choices(planned));
         model.addAttribute("put", BenchDesks.put(planned, asked.fault()));
         model.addAttribute("places", places(planned));

@@ -61,6 +61,28 @@ class BenchPagesTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** Lamps and contacts do on the desk what the wires let them. */
+    @Test
+    void lampsAndContactsAreTold() throws Exception {
+        long lamps = plans.create(
+                new PlanDocument()
+                        .read(
+                                """
+                                {"format":"izzet-plan","version":1,"name":"Lamp room","board":"mcu-8bit-5v-14-6","parts":[
+                                {"id":"lamp","part":"led","partVersion":1,"name":"Yard lamp","interface":"on-off"},
+                                {"id":"lever","part":"push-button","partVersion":2,"name":"Lever","interface":"to-ground"}],
+                                "buses":[],"connections":[{"from":"lamp:A","to":"board:4","seriesOhms":220},{"from":"lamp:K","to":"rail:GND"},
+                                {"from":"lever:A","to":"board:5","pull":"internal-up"},{"from":"lever:B","to":"rail:GND"}]}
+                                """,
+                                CatalogReader.shipped()),
+                "for a test");
+        pages.perform(get("/plans/" + lamps + "/bench"))
+                .andExpect(content().string(containsString("lights with up to 13.7 mA")))
+                .andExpect(content().string(containsString("pin 5 reads high, and low when it is closed")));
+        pages.perform(get("/plans/" + lamps + "/bench").param("fault", "missing@lamp:K"))
+                .andExpect(content().string(containsString("stays dark, other than planned")));
+    }
+
     /** What the scanner of the bench found is read as one found on a real desk, with the causes in this plan. */
     @Test
     void aScanOfTheBenchGoesToBringUp() {
