@@ -43,12 +43,20 @@ public record EdgeBlock(long firstTick, long lastTick, int before, int after, in
     }
 
     public void visit(Visitor visitor) {
+        visit(Long.MAX_VALUE, visitor);
+    }
+
+    /** @param until the tick behind which nothing is told any more */
+    public void visit(long until, Visitor visitor) {
         try (InputStream in = Packing.inflate(packed, FORMAT)) {
             Packing.Numbers numbers = new Packing.Numbers(in.readAllBytes());
             long tick = firstTick;
             for (int i = 0; i < count; i++) {
                 long number = numbers.next();
                 tick += number >>> 2;
+                if (tick > until) {
+                    return;
+                }
                 visitor.edge(tick, (int) (number & 3));
             }
         } catch (IOException e) {

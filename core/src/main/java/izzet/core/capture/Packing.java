@@ -49,9 +49,12 @@ public final class Packing {
         }
 
         long next() {
-            long number = 0;
-            int bits = 0;
-            int b;
+            int b = plain[at++];
+            if (b >= 0) {
+                return b;
+            }
+            long number = b & 0x7F;
+            int bits = 7;
             do {
                 b = plain[at++];
                 number |= (long) (b & 0x7F) << bits;

@@ -77,8 +77,8 @@ public final class WaveColumns {
                     level = block.after();
                     continue;
                 }
-                block.visit((tick, next) -> {
-                    if (tick >= first && tick <= last) {
+                block.visit(Math.min(last, to - 1), (tick, next) -> {
+                    if (tick >= first) {
                         edge(tick, next);
                     }
                 });
