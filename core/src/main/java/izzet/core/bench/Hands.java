@@ -89,8 +89,10 @@ public final class Hands {
         if (lit.amperes() < SEEN_AMPERES) {
             return "stays dark";
         }
-        boolean more = lit.amperes() > lit.lamp().data().maxMilliamps() * MILLI;
-        return "lights with up to " + Quantity.amperes(lit.amperes()) + (more ? ", more than it stands" : "");
+        double most = lit.lamp().data().maxMilliamps() * MILLI;
+        return lit.amperes() > most
+                ? "lights, and nothing holds its current to the " + Quantity.amperes(most) + " that it stands"
+                : "lights with up to " + Quantity.amperes(lit.amperes());
     }
 
     /** What the pins of its part read, one sentence each. */

@@ -35,6 +35,19 @@ class HandsTest {
         assertThat(Hands.of(Desk.of(desk().circuit()))).allMatch(Hands.Seen::asPlanned);
     }
 
+    /** What an output can give without a resistor is no figure to tell: the lamp or the pin decides first. */
+    @Test
+    void aLampWithoutAResistorHasNoFigure() {
+        assertThat(words(Desk.of(Workbench.mcu()
+                        .bare("lamp", "led", "on-off")
+                        .wire("lamp:A", "board:4")
+                        .wire("lamp:K", "rail:GND")
+                        .circuit())))
+                .singleElement()
+                .asString()
+                .startsWith("lamp: lights, and nothing holds its current to the ");
+    }
+
     @Test
     void aWireThatIsMissingIsSeen() {
         Desk dark = Faults.put(Desk.of(desk().circuit()), "missing@lamp:K");
