@@ -86,7 +86,7 @@ class GlassApi {
         Panel plain = Panel.plain(family, columns, rows);
         if (family.equals(COLOUR)) {
             int side = Math.max(COLOUR_SIDE, Math.max(columns, rows));
-            plain = new Panel(family, columns, rows, side, side, 0, 0, false, Map.of());
+            plain = new Panel(family, columns, rows, side, side, 0, 0, false, false, false, Map.of());
         }
         String bits = request.getParameter("bits");
         return behind && bits != null ? plain.behind(ExpanderBits.read(bits).map()) : plain;

@@ -13,7 +13,9 @@ import java.util.Map;
  * @param memoryRows of its controller
  * @param offsetColumns between the controller's first column and the glass's first
  * @param offsetRows the same for rows
+ * @param memoryTold whether the size of the memory is known, and not only taken to be that of the glass
  * @param blueFirst whether its glass has blue where the controller says red
+ * @param orderTold whether it is known which colour comes first
  * @param expander bit of an expander by line of the character display behind it; empty where there is none
  */
 public record Panel(
@@ -24,7 +26,9 @@ public record Panel(
         int memoryRows,
         int offsetColumns,
         int offsetRows,
+        boolean memoryTold,
         boolean blueFirst,
+        boolean orderTold,
         Map<String, Integer> expander) {
 
     public Panel {
@@ -33,11 +37,22 @@ public record Panel(
 
     /** A glass that shows all of its controller's memory. */
     public static Panel plain(String family, int columns, int rows) {
-        return new Panel(family, columns, rows, columns, rows, 0, 0, false, Map.of());
+        return new Panel(family, columns, rows, columns, rows, 0, 0, false, false, false, Map.of());
     }
 
     public Panel behind(Map<String, Integer> bits) {
-        return new Panel(family, columns, rows, memoryColumns, memoryRows, offsetColumns, offsetRows, blueFirst, bits);
+        return new Panel(
+                family,
+                columns,
+                rows,
+                memoryColumns,
+                memoryRows,
+                offsetColumns,
+                offsetRows,
+                memoryTold,
+                blueFirst,
+                orderTold,
+                bits);
     }
 
     public static Panel of(Part part) {
@@ -56,7 +71,9 @@ public record Panel(
                 or(g.memoryRows(), g.rows()),
                 or(g.offsetColumns(), 0),
                 or(g.offsetRows(), 0),
+                g.memoryColumns() != null && g.memoryRows() != null,
                 "bgr".equals(g.order()),
+                g.order() != null,
                 bits);
     }
 

@@ -141,7 +141,7 @@ class FamiliesTest {
     void theWiderSiblingLacksCommandsAndSaysSo() {
         Session session = Interpreters.of("page-oled-132")
                 .orElseThrow()
-                .begin(new Panel("page-oled-132", 128, 64, 132, 64, 2, 0, false, Map.of()));
+                .begin(new Panel("page-oled-132", 128, 64, 132, 64, 2, 0, true, false, false, Map.of()));
         assertThat(say(session, write("00 21 00 7F")).get(0))
                 .isEqualTo("command 0x21, which this controller does not have, column low 0, start line 63");
         session.hear(write("00 40 A1 C8 AF B0 02 10"));
@@ -223,7 +223,7 @@ class FamiliesTest {
     void wideOledsOfGreysHaveFourPixelsAColumn() {
         Session session = Interpreters.of("grey-oled")
                 .orElseThrow()
-                .begin(new Panel("grey-oled", 256, 64, 480, 128, 112, 0, false, Map.of()));
+                .begin(new Panel("grey-oled", 256, 64, 480, 128, 112, 0, true, false, false, Map.of()));
         assertThat(say(session, select("AF"), select("15 1C 5B"), select("75 00 3F"), select("5C F0 08 12 34")))
                 .containsExactly(
                         "display on",

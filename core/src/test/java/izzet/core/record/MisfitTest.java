@@ -7,9 +7,13 @@ import izzet.core.circuit.Circuit;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.SpiTransfer;
+import izzet.core.display.Interpreters;
+import izzet.core.display.Panel;
+import izzet.core.display.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -46,7 +50,7 @@ class MisfitTest {
                         0, 100, I2cTransfer.Begin.START, I2cTransfer.End.STOP, 0x3C, 7, false, true, data, acks)));
     }
 
-    private static List<String> panel(String words) {
+    private static List<BusEvent> events(String words) {
         List<BusEvent> events = new ArrayList<>();
         long at = 0;
         for (String word : words.split(" ")) {
@@ -62,7 +66,19 @@ class MisfitTest {
                     false));
             at += 10;
         }
-        return told(Workbench.sbc().with("map", "colour-240x320-serial").circuit(), "map", events);
+        return events;
+    }
+
+    private static List<String> panel(String words) {
+        return told(Workbench.sbc().with("map", "colour-240x320-serial").circuit(), "map", events(words));
+    }
+
+    /** Of a panel without a file nobody knows which colour comes first, nor how far its memory goes behind the glass. */
+    @Test
+    void whatIsNotToldOfAPanelIsNotHeldAgainstIt() {
+        Session session = Interpreters.of("dcs").orElseThrow().begin(Panel.plain("dcs", 128, 160));
+        events("01! 11! 36! 08 29! 2A! 00 02 00 81 2B! 00 01 00 A0 2C! FF FF").forEach(session::hear);
+        assertThat(session.glass().orElseThrow().misfits()).isEmpty();
     }
 
     @ParameterizedTest

@@ -105,9 +105,9 @@ public final class Dcs implements Interpreter {
             if (command == 0x2C) {
                 x = firstColumn;
                 y = firstRow;
-                if (beyond.isEmpty() && columnsTold && lastColumn >= across()) {
+                if (beyond.isEmpty() && panel().memoryTold() && columnsTold && lastColumn >= across()) {
                     beyond = "columns to " + lastColumn + ", where the last is " + (across() - 1);
-                } else if (beyond.isEmpty() && rowsTold && lastRow >= down()) {
+                } else if (beyond.isEmpty() && panel().memoryTold() && rowsTold && lastRow >= down()) {
                     beyond = "rows to " + lastRow + ", where the last is " + (down() - 1);
                 }
             }
@@ -316,7 +316,7 @@ public final class Dcs implements Interpreter {
                 all.add(new Misfit(
                         "is never switched on, or switched off at the end", "Send 29 after the set-up.", true, SOURCE));
             }
-            if (modeTold && (mode & BLUE_FIRST) != 0 != panel().blueFirst()) {
+            if (modeTold && panel().orderTold() && (mode & BLUE_FIRST) != 0 != panel().blueFirst()) {
                 all.add(new Misfit(
                         "is told that " + (panel().blueFirst() ? "red" : "blue")
                                 + " comes first, other than its file says: red and blue change places",
