@@ -87,6 +87,13 @@ public final class Workbench {
         return edit(new PlanEdit.Connect(new Connection(Target.of(from), Target.of(to), ohms, pull)));
     }
 
+    /** A part of the first bus hangs on a channel of a switch. */
+    public Workbench behind(String part, String gate, int channel) {
+        return edit(new PlanEdit.SetPartBus(part, plan.buses().get(0).id()))
+                .wire(part + ":SDA", gate + ":SD" + channel)
+                .wire(part + ":SCL", gate + ":SC" + channel);
+    }
+
     public Workbench off(String from) {
         return edit(new PlanEdit.Disconnect(Target.of(from)));
     }

@@ -19,7 +19,6 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Wire;
 import izzet.core.display.Glass;
-import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
@@ -29,6 +28,7 @@ import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -138,15 +138,15 @@ class BenchController {
         List<Segment> segments = ScanResult.segments(desk.planned());
         return BusScan.of(desk).entrySet().stream()
                 .map(s -> {
-                    int place = -1;
-                    for (int i = segments.size() - 1; i >= 0; i--) {
-                        String name = desk.planned()
-                                .plan()
-                                .bus(segments.get(i).bus())
-                                .map(Bus::name)
-                                .orElse("");
-                        place = segments.get(i).path().isEmpty() && name.equals(s.getKey()) ? i : place;
-                    }
+                    int place = IntStream.range(0, segments.size())
+                            .filter(i -> segments.get(i).trunk())
+                            .filter(i -> desk.planned()
+                                    .plan()
+                                    .bus(segments.get(i).bus())
+                                    .filter(b -> b.name().equals(s.getKey()))
+                                    .isPresent())
+                            .findFirst()
+                            .orElse(-1);
                     boolean nobody = s.getValue().isEmpty();
                     return new ScanView(
                             s.getKey(),

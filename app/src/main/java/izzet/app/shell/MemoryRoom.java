@@ -50,7 +50,7 @@ class MemoryRoom extends ChangesFilter {
     }
 
     /** Bytes of the heap that are free, or not asked for yet. */
-    private static long free() {
+    static long free() {
         Runtime machine = Runtime.getRuntime();
         return machine.maxMemory() - machine.totalMemory() + machine.freeMemory();
     }

@@ -38,6 +38,10 @@ class BenchPagesTest extends PagesOfAPlan {
         super(PLAN);
     }
 
+    private long plan(String document) {
+        return plans.create(new PlanDocument().read(document, CatalogReader.shipped()), "for a test");
+    }
+
     @Test
     void aFaultOnTheDeskIsSeenByGlassScannerAndMeter() {
         Page page = browser.page(port);
@@ -64,18 +68,14 @@ class BenchPagesTest extends PagesOfAPlan {
     /** Lamps and contacts do on the desk what the wires let them. */
     @Test
     void lampsAndContactsAreTold() throws Exception {
-        long lamps = plans.create(
-                new PlanDocument()
-                        .read(
-                                """
-                                {"format":"izzet-plan","version":1,"name":"Lamp room","board":"mcu-8bit-5v-14-6","parts":[
-                                {"id":"lamp","part":"led","partVersion":1,"name":"Yard lamp","interface":"on-off"},
-                                {"id":"lever","part":"push-button","partVersion":2,"name":"Lever","interface":"to-ground"}],
-                                "buses":[],"connections":[{"from":"lamp:A","to":"board:4","seriesOhms":220},{"from":"lamp:K","to":"rail:GND"},
-                                {"from":"lever:A","to":"board:5","pull":"internal-up"},{"from":"lever:B","to":"rail:GND"}]}
-                                """,
-                                CatalogReader.shipped()),
-                "for a test");
+        long lamps = plan(
+                """
+                {"format":"izzet-plan","version":1,"name":"Lamp room","board":"mcu-8bit-5v-14-6","parts":[
+                {"id":"lamp","part":"led","partVersion":1,"name":"Yard lamp","interface":"on-off"},
+                {"id":"lever","part":"push-button","partVersion":2,"name":"Lever","interface":"to-ground"}],
+                "buses":[],"connections":[{"from":"lamp:A","to":"board:4","seriesOhms":220},{"from":"lamp:K","to":"rail:GND"},
+                {"from":"lever:A","to":"board:5","pull":"internal-up"},{"from":"lever:B","to":"rail:GND"}]}
+                """);
         pages.perform(get("/plans/" + lamps + "/bench"))
                 .andExpect(content().string(containsString("lights with up to 13.7 mA")))
                 .andExpect(content().string(containsString("pin 5 reads high, and low when it is closed")));
@@ -204,21 +204,17 @@ class BenchPagesTest extends PagesOfAPlan {
     /** Looks with power on cost a part where something gets more than it stands; an ohmmeter on an unplugged desk costs none. */
     @Test
     void damageIsCounted() throws Exception {
-        long rows = plans.create(
-                new PlanDocument()
-                        .read(
-                                """
-                                {"format":"izzet-plan","version":1,"name":"Two rows","board":"wifi-dual-38","parts":[
-                                {"id":"map","part":"colour-128x160-serial-3v3","partVersion":2,"name":"Map","interface":"panel","bus":"spi"},
-                                {"id":"lamp","part":"lamp-chain-8","partVersion":1,"name":"Lamps","interface":"one-line"}],
-                                "buses":[{"id":"spi","kind":"spi","name":"SPI bus","controller":"spi0","clockHz":4000000}],
-                                "connections":[{"from":"map:VCC","to":"rail:3V3"},{"from":"map:GND","to":"rail:GND"},
-                                {"from":"map:SCK","to":"board:GPIO18"},{"from":"map:SDI","to":"board:GPIO23"},{"from":"map:CS","to":"board:GPIO4"},
-                                {"from":"map:DC","to":"board:GPIO16"},{"from":"map:RST","to":"board:GPIO17"},
-                                {"from":"lamp:5V","to":"rail:5V"},{"from":"lamp:GND","to":"rail:GND"}]}
-                                """,
-                                CatalogReader.shipped()),
-                "for a test");
+        long rows = plan(
+                """
+                {"format":"izzet-plan","version":1,"name":"Two rows","board":"wifi-dual-38","parts":[
+                {"id":"map","part":"colour-128x160-serial-3v3","partVersion":2,"name":"Map","interface":"panel","bus":"spi"},
+                {"id":"lamp","part":"lamp-chain-8","partVersion":1,"name":"Lamps","interface":"one-line"}],
+                "buses":[{"id":"spi","kind":"spi","name":"SPI bus","controller":"spi0","clockHz":4000000}],
+                "connections":[{"from":"map:VCC","to":"rail:3V3"},{"from":"map:GND","to":"rail:GND"},
+                {"from":"map:SCK","to":"board:GPIO18"},{"from":"map:SDI","to":"board:GPIO23"},{"from":"map:CS","to":"board:GPIO4"},
+                {"from":"map:DC","to":"board:GPIO16"},{"from":"map:RST","to":"board:GPIO17"},
+                {"from":"lamp:5V","to":"rail:5V"},{"from":"lamp:GND","to":"rail:GND"}]}
+                """);
         Circuit planned = new Circuit(plans.get(rows).plan(), CatalogReader.shipped());
         int task = Practice.of(planned).stream()
                 .filter(t -> t.fault().id().equals("two-supplies"))

@@ -52,7 +52,7 @@ class FullHeapTest {
         private void fill() {
             long left = MemoryRoom.LEAST / 2;
             for (int clean = 0; clean < 3; ) {
-                if (free() > left) {
+                if (MemoryRoom.free() > left) {
                     hoard.add(new byte[PIECE]);
                     clean = 0;
                 } else {
@@ -60,11 +60,6 @@ class FullHeapTest {
                     clean++;
                 }
             }
-        }
-
-        private static long free() {
-            Runtime machine = Runtime.getRuntime();
-            return machine.maxMemory() - machine.totalMemory() + machine.freeMemory();
         }
     }
 

@@ -41,7 +41,7 @@ public final class DeskRun {
     private static final int BITS = 8;
 
     /** A lamp of a display with less is taken for dark; common practice. */
-    private static final double SEEN_AMPERES = 100e-6;
+    static final double SEEN_AMPERES = 100e-6;
 
     /** A part hears nothing at a clock that is further above its limit; between, it is commonly seen working. */
     private static final double HEARD_ABOVE = 1.5;

@@ -19,9 +19,6 @@ import java.util.Optional;
 /** What eyes and fingers find on the desk: how bright a lamp becomes, what pins read with a contact open and closed. */
 public final class Hands {
 
-    /** A lamp with less is taken for dark; common practice. */
-    private static final double SEEN_AMPERES = 100e-6;
-
     private static final double MILLI = 1e-3;
 
     /** @param asPlanned whether a right desk does the same */
@@ -86,7 +83,7 @@ public final class Hands {
     }
 
     private static String brightness(LampCurrents.Lit lit) {
-        if (lit.amperes() < SEEN_AMPERES) {
+        if (lit.amperes() < DeskRun.SEEN_AMPERES) {
             return "stays dark";
         }
         double most = lit.lamp().data().maxMilliamps() * MILLI;
@@ -114,14 +111,7 @@ public final class Hands {
     }
 
     private static String read(Circuit circuit, Pin pin, DcModel.Contact contact, boolean closed) {
-        DcModel dc = circuit.dc();
-        int node = dc.node(Target.pin(pin.id()));
-        Optional<Double> volts = node < 0
-                ? Optional.empty()
-                : dc.held(node).or(() -> dc.pieceAt(node)
-                        .map(p -> dc.at(p, new DcModel.State().close(contact, closed)))
-                        .filter(point -> point.holds(node))
-                        .map(point -> point.volts(node)));
+        Optional<Double> volts = Meter.volts(circuit, Target.pin(pin.id()), new DcModel.State().close(contact, closed));
         LogicLevels levels = circuit.board().levelsOf("port");
         double logic = circuit.board().logicVolts();
         return volts.map(v -> v >= levels.vih().at(logic)

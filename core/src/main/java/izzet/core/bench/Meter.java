@@ -74,19 +74,20 @@ public final class Meter {
 
     /** Volts against ground, with power and nothing sent; empty where nothing holds the place, and the meter shows this and that. */
     public Optional<Double> volts(Target end) {
-        DcModel dc = built.dc();
+        return volts(built, end, new DcModel.State());
+    }
+
+    /** The same with hands at contacts and dials. */
+    static Optional<Double> volts(Circuit circuit, Target end, DcModel.State state) {
+        DcModel dc = circuit.dc();
         int node = dc.node(end);
         if (node < 0) {
             return Optional.empty();
         }
-        Optional<Double> held = dc.held(node);
-        if (held.isPresent()) {
-            return held;
-        }
-        return dc.pieceAt(node)
-                .map(p -> dc.at(p, new DcModel.State()))
+        return dc.held(node).or(() -> dc.pieceAt(node)
+                .map(p -> dc.at(p, state))
                 .filter(point -> point.holds(node))
-                .map(point -> point.volts(node));
+                .map(point -> point.volts(node)));
     }
 
     /** Every check of the plan that needs two probes and no judgement, as it comes out on this desk. */

@@ -57,6 +57,21 @@ class HandsTest {
                 .contains("lever: pin 5 reads high, open and closed alike");
     }
 
+    /** A lamp between supply and pin, a lever by its other lead: the words are those of the wires, not of the usual way. */
+    @Test
+    void theOtherRailAndTheOtherLeadAreTheSame() {
+        Workbench other = Workbench.mcu()
+                .bare("lamp", "led", "on-off")
+                .wire("lamp:A", "rail:5V", 220.0, null)
+                .wire("lamp:K", "board:4")
+                .bare("lever", "push-button", "to-ground")
+                .wire("lever:A", "rail:GND")
+                .wire("lever:B", "board:5", null, "internal-up");
+        assertThat(words(Desk.of(other.circuit()))).isEqualTo(words(Desk.of(desk().circuit())));
+        assertThat(words(Desk.of(other.off("lamp:K").wire("lamp:K", "rail:5V").circuit())))
+                .contains("lamp: stays dark");
+    }
+
     /** Without a pull nothing holds the pin while the contact is open. */
     @Test
     void aContactWithoutAPullIsReadByChance() {

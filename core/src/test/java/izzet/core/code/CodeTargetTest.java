@@ -60,11 +60,7 @@ class CodeTargetTest {
                 .with("gate", "bus-switch-4")
                 .bare("up", Workbench.OLED, "2-wire")
                 .bare("down", Workbench.OLED, "2-wire");
-        for (String[] w : new String[][] {{"up", "0"}, {"down", "2"}}) {
-            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
-                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
-                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
-        }
+        bench.behind("up", "gate", 0).behind("down", "gate", 2);
         return bench;
     }
 

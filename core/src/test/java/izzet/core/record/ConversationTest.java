@@ -107,11 +107,7 @@ class ConversationTest {
                 .with("gate", "bus-switch-4")
                 .bare("up", Workbench.OLED, "2-wire")
                 .bare("cabin", "character-16x2-expander", "2-wire");
-        for (String[] w : new String[][] {{"up", "0"}, {"cabin", "2"}}) {
-            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
-                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
-                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
-        }
+        bench.behind("up", "gate", 0).behind("cabin", "gate", 2);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (I2cWaveform bus = new I2cWaveform(out, 100_000)) {
             bus.write(0x70, true, 0x01);

@@ -7,7 +7,6 @@ import izzet.core.ReferencePlans;
 import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
-import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -103,11 +102,7 @@ class BreadboardTest {
                 .with("bell", "push-button")
                 .with("dial", "potentiometer")
                 .with("gate", "bus-switch-4");
-        for (String[] w : new String[][] {{"up", "0"}, {"down", "2"}}) {
-            bench.edit(new PlanEdit.SetPartBus(w[0], bench.plan().buses().get(0).id()))
-                    .wire(w[0] + ":SDA", "gate:SD" + w[1])
-                    .wire(w[0] + ":SCL", "gate:SC" + w[1]);
-        }
+        bench.behind("up", "gate", 0).behind("down", "gate", 2);
         Breadboard board = Breadboard.of(bench.circuit(), 63, Map.of());
         List<Breadboard.Ends> between = board.holes().entrySet().stream()
                 .filter(e -> e.getKey().contains("gate:S") && !e.getKey().contains("board"))
