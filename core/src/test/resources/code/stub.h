@@ -8,7 +8,13 @@ const int A0 = 100, A1 = 101, A2 = 102, A3 = 103, A4 = 104, A5 = 105;
 inline void digitalWrite(int pin, int level) {
   if (pin >= 100) printf("pin A%d %d\n", pin - 100, level); else printf("pin %d %d\n", pin, level);
 }
-inline int digitalRead(int) { return HIGH; }
+// Busy for a while whenever it is asked.
+inline int digitalRead(int pin) {
+  static int times;
+  int level = ++times % 4 != 0;
+  printf("asked %d %d\n", pin, level);
+  return level;
+}
 inline void pinMode(int pin, int mode) {
   if (mode == INPUT) {
     if (pin >= 100) printf("free A%d\n", pin - 100); else printf("free %d\n", pin);

@@ -5,16 +5,22 @@ import types
 
 
 class Pin:
-    OUT, OPEN_DRAIN = 1, 2
+    OUT, OPEN_DRAIN, IN = 1, 2, 3
+    asked = 0
 
     def __init__(self, number, mode=None, value=None):
         self.number, self.drain = number, mode == Pin.OPEN_DRAIN
+        if mode == Pin.IN:
+            print("free %d" % number)
         if value is not None and not self.drain:
             self.value(value)
 
     def value(self, level=None):
         if level is None:
-            return 1
+            # Busy for a while whenever it is asked.
+            Pin.asked += 1
+            print("asked %d %d" % (self.number, Pin.asked % 4 != 0))
+            return int(Pin.asked % 4 != 0)
         if self.drain and level:
             print("free %d" % self.number)
         else:

@@ -1,6 +1,7 @@
 package izzet.core.bench;
 
 import izzet.core.catalog.BusKind;
+import izzet.core.catalog.Direction;
 import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
@@ -47,6 +48,7 @@ public final class DeskRun {
     private static final double HEARD_ABOVE = 1.5;
 
     private static final long STROBE_NANOS = 1000;
+    private static final long MILLI_NANOS = 1_000_000;
 
     /**
      * What a display shows.
@@ -286,6 +288,8 @@ public final class DeskRun {
             moment();
         } else if (op instanceof Op.Wait wait) {
             now += wait.micros() * 1000;
+        } else if (op instanceof Op.Await await) {
+            await(await);
         } else if (op instanceof Op.TwoWire write) {
             transfer(write.bus(), write.address(), write.bytes());
         } else if (op instanceof Op.TwoWireRun run) {
@@ -334,6 +338,23 @@ public final class DeskRun {
     private void moment() {
         hear();
         now += STROBE_NANOS / 10;
+    }
+
+    /** Who is there and wired to the pin tells when it is ready; else the program's patience ends it. */
+    private void await(Op.Await await) {
+        boolean answered = desk.built().board().pins().stream()
+                .filter(p -> p.label().equals(await.pin().label()))
+                .flatMap(p -> desk.built().usersOf(p).stream())
+                .anyMatch(w -> w.line().direction() == Direction.OUT
+                        && sessions.containsKey(w.unit().id()));
+        if (answered) {
+            set(await.pin(), await.high() ? 0 : 1);
+            now += await.usual() * MILLI_NANOS;
+            set(await.pin(), await.high() ? 1 : 0);
+            moment();
+        } else {
+            now += await.most() * MILLI_NANOS;
+        }
     }
 
     private void strobe(Op.Strobe strobe) {

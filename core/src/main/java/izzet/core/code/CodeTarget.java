@@ -141,6 +141,12 @@ public record CodeTarget(
         } else if (op instanceof Op.Wait wait) {
             boolean millis = wait.micros() % 1000 == 0;
             told.put(millis ? "millis" : "micros", Map.of("value", millis ? wait.micros() / 1000 : wait.micros()));
+        } else if (op instanceof Op.Input input) {
+            told.put("input", input);
+        } else if (op instanceof Op.Await await) {
+            told.put("await", await);
+            told.put("one", await.high() ? 1 : 0);
+            told.put("up", await.high());
         } else if (op instanceof Op.TwoWire write) {
             told.put("twoWireWrite", write);
             bytes(told, write.bytes());

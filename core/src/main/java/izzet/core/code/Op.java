@@ -32,6 +32,28 @@ public sealed interface Op {
 
     record Wait(long micros) implements Op {}
 
+    /** A pin becomes an input without a pull of its own. */
+    record Input(ProgramPin pin) implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.of(pin);
+        }
+    }
+
+    /**
+     * What a part tells by a line of its own is waited for.
+     *
+     * @param high the level that ends it
+     * @param usual milliseconds that it takes as a rule
+     * @param most milliseconds after which the program goes on all the same
+     */
+    record Await(ProgramPin pin, boolean high, long usual, long most) implements Op {
+        @Override
+        public Stream<ProgramPin> pins() {
+            return Stream.of(pin);
+        }
+    }
+
     /** One transfer on a 2-wire bus. */
     record TwoWire(ProgramBus bus, int address, List<Integer> bytes) implements Op {}
 

@@ -30,6 +30,8 @@ public final class ProgramLog {
             pin(o.pin(), o.high());
         } else if (op instanceof Op.Level l) {
             pin(l.pin(), l.high());
+        } else if (op instanceof Op.Input i) {
+            free(i.pin());
         } else if (op instanceof Op.TwoWire w) {
             transfer(w.bus(), w.address(), w.bytes());
         } else if (op instanceof Op.TwoWireRun r) {

@@ -69,7 +69,10 @@ public final class Overlay {
             if (bus.kind() == BusKind.I2C || bus.kind() == BusKind.SPI) {
                 bus(bus);
             } else {
-                comment(bus.name() + ": a pixel bus; its timings stand in the panel's sheet and are not written here.");
+                comment(bus.name() + ": a pixel bus; "
+                        + (PanelTimes.of(circuit, bus).isPresent()
+                                ? "the settings lines give it its pins and the panel's times."
+                                : "settings lines would give it its pins; the panel's file does not tell its times."));
             }
         }
         direct();

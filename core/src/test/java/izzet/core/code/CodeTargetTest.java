@@ -253,6 +253,9 @@ class CodeTargetTest {
         plans.put(
                 "map",
                 Workbench.on(board).with("map", "colour-240x320-parallel").circuit());
+        plans.put(
+                "paper",
+                Workbench.on(board).with("times", "epaper-200x200-serial").circuit());
         return plans;
     }
 
@@ -273,6 +276,43 @@ class CodeTargetTest {
             assertThat(asked).as(plan.getKey()).isNotEmpty();
             assertThat(new EightBitCpu(program, 0x1000).run()).as(plan.getKey()).isEqualTo(asked);
         }
+    }
+
+    /** Between what it is told and what comes next, the paper is asked until it is ready, and no longer. */
+    @Test
+    void aPaperIsAskedUntilItIsReady() throws Exception {
+        Circuit paper = Workbench.on("mcu-dual-40")
+                .with("times", "epaper-200x200-serial")
+                .circuit();
+        Files.writeString(folder.resolve("stub.py"), resource("stub_board.py"));
+        Files.writeString(
+                folder.resolve("bringup.py"), target("bringup_board.py").text(paper));
+        String busy = paper.wire(Target.of("times:BUSY"))
+                .flatMap(w -> paper.pinsUnder(w).stream().findFirst())
+                .map(p -> p.chip().replace("GPIO", ""))
+                .orElseThrow();
+        List<String> log = run("python3", "stub.py").lines().toList();
+        List<String> asked =
+                List.of("asked " + busy + " 1", "asked " + busy + " 1", "asked " + busy + " 1", "asked " + busy + " 0");
+        for (String command : List.of("spi 18", "spi 32")) {
+            int after = log.indexOf(command) + 2;
+            assertThat(log.subList(after, after + 4)).as(command).isEqualTo(asked);
+            assertThat(log.get(after + 4)).as(command).startsWith("pin ");
+        }
+    }
+
+    /** Whose busy line never tells anything is gone on with; whose line is on no pin is waited for. */
+    @Test
+    void aPaperThatNeverAnswersDoesNotHoldTheProgram() throws Exception {
+        Workbench bench = Workbench.on("retro-8bit-two-port-3v3").with("times", "epaper-200x200-serial");
+        assertThat(BringUp.of(bench.circuit()).ops())
+                .filteredOn(op -> op instanceof Op.Await)
+                .extracting(op -> ((Op.Await) op).most())
+                .containsExactly(50L, 10_000L);
+        Circuit open = bench.off("times:BUSY").circuit();
+        assertThat(BringUp.of(open).ops())
+                .noneMatch(op -> op instanceof Op.Await)
+                .contains(new Op.Wait(4_000_000));
     }
 
     /** A button on a handshake line does not keep the display from its program; the line is told of. */

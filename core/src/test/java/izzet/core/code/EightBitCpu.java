@@ -217,7 +217,9 @@ final class EightBitCpu {
         for (String line : log) {
             List<String> words = Arrays.asList(line.split(" "));
             String state = words.get(0).equals("free") ? "free" : words.get(2);
-            if (!state.equals(now.put(words.get(1), state)) && !(changes.isEmpty() && state.equals("free"))) {
+            // A pin is an input until it is told otherwise.
+            String before = now.put(words.get(1), state);
+            if (!state.equals(before == null ? "free" : before)) {
                 changes.add(line);
             }
         }
