@@ -7,6 +7,7 @@ import izzet.app.jobs.Job;
 import izzet.app.jobs.Jobs;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
+import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.assign.Assigner;
@@ -23,6 +24,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.plan.Plan;
 import izzet.core.repair.Repair;
 import izzet.core.repair.Repairs;
+import izzet.core.wiring.Rewiring;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -53,6 +55,7 @@ class MoveController {
     private final Repairs repairs;
     private final Assigner assigner;
     private final WaysOut waysOut;
+    private final Preferences preferences;
     private final Jobs jobs;
     private final Map<String, Shown> shown = new LinkedHashMap<>();
     private int next = 1;
@@ -64,6 +67,7 @@ class MoveController {
             Checker checker,
             Repairs repairs,
             Assigner assigner,
+            Preferences preferences,
             Jobs jobs) {
         this.frames = frames;
         this.plans = plans;
@@ -72,6 +76,7 @@ class MoveController {
         this.repairs = repairs;
         this.assigner = assigner;
         this.waysOut = WaysOut.all(assigner);
+        this.preferences = preferences;
         this.jobs = jobs;
     }
 
@@ -123,7 +128,9 @@ class MoveController {
         Migration migration = job.result().migration();
         WaysOut.Ways ways = job.result().ways();
         model.addAttribute("migration", migration);
-        model.addAttribute("troubles", troubles(frame.report(), migration.plan()));
+        Circuit moved = new Circuit(migration.plan(), shelf.catalog());
+        model.addAttribute("rewiring", Rewiring.between(frame.circuit(), moved, preferences.colours()));
+        model.addAttribute("troubles", troubles(frame.report(), moved));
         model.addAttribute("ways", WayView.of(ways.found(), migration.plan(), shelf.catalog(), checker));
         model.addAttribute("waysWhole", ways.whole());
         model.addAttribute("longer", longest.toSeconds() < MOST_SECONDS ? MOST_SECONDS : 0);
@@ -158,8 +165,7 @@ class MoveController {
         return counts;
     }
 
-    private List<Trouble> troubles(Report before, Plan moved) {
-        Circuit circuit = new Circuit(moved, shelf.catalog());
+    private List<Trouble> troubles(Report before, Circuit circuit) {
         Report report = checker.check(circuit);
         List<Trouble> troubles = new ArrayList<>();
         report.findings().stream()

@@ -303,20 +303,49 @@ class WiringController {
     }
 
     /**
-     * What to change on the bench since an earlier revision.
+     * What to change on the bench between two revisions.
      *
-     * @param since its number; the one before the present one where there is none
+     * @param since number of the one that is wired; the one before the present one where there is none
+     * @param until number of the one that is wanted; the present one where there is none
      */
     @GetMapping("/plans/{id}/wiring/changes")
-    String changes(@PathVariable long id, @RequestParam(required = false) Integer since, Model model) {
+    String changes(
+            @PathVariable long id,
+            @RequestParam(required = false) Integer since,
+            @RequestParam(required = false) Integer until,
+            Model model) {
         PlanFrame frame = frames.of(id, "wiring");
+        int present = frame.stored().number();
+        int to = until == null ? present : until;
         List<PlanStore.Change> history = plans.history(id, LATEST);
-        int from = since != null ? since : history.size() > 1 ? history.get(1).number() : 1;
-        Circuit before = new Circuit(plans.revision(id, from), frame.circuit().catalog());
+        int from = since != null
+                ? since
+                : history.stream()
+                        .map(PlanStore.Change::number)
+                        .filter(n -> n < to)
+                        .findFirst()
+                        .orElse(to);
+        Circuit after = to == present ? frame.circuit() : revision(frame, to);
         model.addAttribute("frame", frame);
-        model.addAttribute("history", history);
+        model.addAttribute("history", within(history, id, from, to));
         model.addAttribute("since", from);
-        model.addAttribute("changes", Rewiring.between(before, frame.circuit(), preferences.colours()));
+        model.addAttribute("until", to);
+        model.addAttribute("changes", Rewiring.between(revision(frame, from), after, preferences.colours()));
         return "wiring/changes";
+    }
+
+    private Circuit revision(PlanFrame frame, int number) {
+        return new Circuit(plans.revision(frame.id(), number), frame.circuit().catalog());
+    }
+
+    /** The latest revisions, and those asked for where they are older. */
+    private List<PlanStore.Change> within(List<PlanStore.Change> history, long id, int... asked) {
+        List<PlanStore.Change> all = new ArrayList<>(history);
+        for (int number : asked) {
+            if (all.stream().noneMatch(c -> c.number() == number)) {
+                all.addAll(plans.history(id, number + 1, 1));
+            }
+        }
+        return all;
     }
 }

@@ -231,6 +231,16 @@ class AssignPagesTest {
                 .andExpect(status().is3xxRedirection());
         Plan taken = plans.get(id).plan();
         assertThat(taken.board()).isEqualTo("sbc-40-pin");
+        // The same list of wires before and after it is taken, and back again between any two revisions.
+        int now = plans.get(id).number();
+        String over = "every wire at the board goes over";
+        assertThat(page).contains(over);
+        String changes = "/plans/" + id + "/wiring/changes";
+        assertThat(page(changes)).contains(over);
+        assertThat(page(changes + "?since=" + now + "&until=" + (now - 1))).contains(over);
+        assertThat(page(changes + "?since=1&until=2")).contains("Put in").doesNotContain(over);
+        assertThat(page(changes + "?since=2&until=2")).contains("Nothing on the bench changes.");
+        pages.perform(get(changes + "?since=1&until=99")).andExpect(status().isNotFound());
         assertThat(taken.part("p0").orElseThrow().interfaceId()).isEqualTo("on-off");
         assertThat(taken.connections()).filteredOn(c -> c.to().isPin()).hasSize(3);
     }
@@ -262,7 +272,7 @@ class AssignPagesTest {
                 .contains("→ moved")
                 .contains("= same")
                 .contains("PART_1_A")
-                .contains("from 5 V to 3.3 V");
+                .contains("<s>breadboard 5 V row</s> → <strong>breadboard 3.3 V row</strong>");
         assertThat(plans.get(id).plan()).isEqualTo(start);
         String token = there.replaceAll("(?s).*name=\"token\" value=\"(\\d+)\".*", "$1");
         pages.perform(post("/plans/" + id + "/move").param("token", token)).andExpect(status().is3xxRedirection());

@@ -1,10 +1,12 @@
 package izzet.core.wiring;
 
+import izzet.core.catalog.Board;
 import izzet.core.circuit.Circuit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * What has to be changed on the bench to come from one plan to another: power off, then off, moved, put in, in the order of wiring.
@@ -13,13 +15,28 @@ import java.util.Map;
  * @param moved wires of which one end goes elsewhere, with the old step first
  * @param in wires and resistors to put in
  * @param straps to set differently
+ * @param boards the old and the new board where they differ; each wire at the board goes over then, to a pin of the same name, too
  */
 public record Rewiring(
-        List<WiringList.Step> off, List<Moved> moved, List<WiringList.Step> in, List<WiringList.Step> straps) {
+        List<WiringList.Step> off,
+        List<Moved> moved,
+        List<WiringList.Step> in,
+        List<WiringList.Step> straps,
+        List<Board> boards) {
 
-    public record Moved(WiringList.Step before, WiringList.Step after) {}
+    public record Moved(WiringList.Step before, WiringList.Step after) {
+
+        /** Whether only the far end goes elsewhere. */
+        public boolean sameStart() {
+            return before.wire()
+                    && after.wire()
+                    && before.from().words().equals(after.from().words());
+        }
+    }
 
     public static Rewiring between(Circuit before, Circuit after, WireColours colours) {
+        List<Board> boards =
+                before.board().id().equals(after.board().id()) ? List.of() : List.of(before.board(), after.board());
         Map<String, WiringList.Step> old = steps(before, colours);
         Map<String, WiringList.Step> now = steps(after, colours);
         List<WiringList.Step> off = new ArrayList<>();
@@ -28,7 +45,7 @@ public record Rewiring(
         List<Moved> moved = new ArrayList<>();
         now.forEach((key, step) -> {
             WiringList.Step same = old.get(key);
-            if (same != null && same.words().equals(step.words())) {
+            if (same != null && same.words().equals(step.words()) && (boards.isEmpty() || !atBoard(step))) {
                 return;
             }
             if (step.kind() == WiringList.Kind.STRAP) {
@@ -58,7 +75,11 @@ public record Rewiring(
                         in.remove(s);
                     });
         }
-        return new Rewiring(List.copyOf(off), List.copyOf(moved), List.copyOf(in), List.copyOf(straps));
+        return new Rewiring(List.copyOf(off), List.copyOf(moved), List.copyOf(in), List.copyOf(straps), boards);
+    }
+
+    private static boolean atBoard(WiringList.Step step) {
+        return Stream.of(step.from(), step.to()).anyMatch(e -> e != null && e.at() != null && e.at().isPin());
     }
 
     /** Wires, rows, resistors and straps; looking and counting is no change. */

@@ -57,6 +57,28 @@ class RewiringTest {
         assertThat(bench).isEqualTo(wires(after));
     }
 
+    /** Pins of the same name on another board are other pins: each wire at the board goes over, wires between parts stay. */
+    @Test
+    void toAnotherBoardEveryWireAtTheBoardGoesOver() {
+        Plan before = twoPorts("retro-8bit-two-port");
+        Rewiring changes = between(before, twoPorts("retro-8bit-two-port-3v3"));
+        assertThat(changes.moved())
+                .extracting(m -> m.before().key())
+                .contains("gate:SCL>board:PA0", "gate:SDA>board:PA1", "rail:GND", "gate:VCC>rail:5V")
+                .doesNotHaveDuplicates();
+        assertThat(changes.off()).extracting(WiringList.Step::key).containsExactly("rail:5V");
+        assertThat(changes.in()).extracting(WiringList.Step::key).containsExactly("rail:3V3");
+        assertThat(changes.boards()).hasSize(2);
+        assertThat(changes.moved())
+                .noneMatch(m -> m.before().from().name().contains("gate")
+                        && m.before().to().name().contains("up"));
+    }
+
+    private static Plan twoPorts(String board) {
+        Workbench bench = Workbench.on(board).with("gate", "bus-switch-4").bare("up", Workbench.OLED, "2-wire");
+        return bench.behind("up", "gate", 0).plan();
+    }
+
     private static Set<String> wires(Plan plan) {
         return WiringList.steps(new Circuit(plan, Workbench.CATALOG), WireColours.usual()).stream()
                 .filter(s -> s.wire())
