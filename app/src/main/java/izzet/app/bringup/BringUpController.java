@@ -1,5 +1,6 @@
 package izzet.app.bringup;
 
+import izzet.app.plan.PlanStore;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.bringup.PowerUp;
@@ -37,9 +38,11 @@ class BringUpController {
     private static final int MOST_ANSWERS = 60;
 
     private final PlanFrames frames;
+    private final PlanStore plans;
 
-    BringUpController(PlanFrames frames) {
+    BringUpController(PlanFrames frames, PlanStore plans) {
         this.frames = frames;
+        this.plans = plans;
     }
 
     /** A place to scan, with what must answer there. */
@@ -105,18 +108,53 @@ class BringUpController {
         }
     }
 
-    /** Constants from elsewhere, against the plan; nothing is kept. */
+    /**
+     * Constants from elsewhere, against the plan. The text is not kept.
+     *
+     * @param put row whose value of the plan goes into the text, or {@code all}
+     * @param take row whose value goes into the plan, on the version that the page showed
+     */
     @PostMapping("/plans/{id}/bring-up/read-back")
-    String readBack(@PathVariable long id, @RequestParam String told, Model model) {
+    String readBack(
+            @PathVariable long id,
+            @RequestParam String told,
+            @RequestParam(defaultValue = "") String put,
+            @RequestParam(defaultValue = "") String take,
+            @RequestParam(defaultValue = "0") long version,
+            Model model) {
         PlanFrame frame = frames.of(id, "bring-up");
+        if (!take.isEmpty()) {
+            ReadBack.Take taken = row(ReadBack.of(frame.circuit(), told), take).take();
+            if (taken == null) {
+                throw new IllegalArgumentException("The plan cannot take this value over; read the text again.");
+            }
+            plans.apply(id, version, taken.edit());
+            frame = frames.of(id, "bring-up");
+        }
         fill(frame, "", Set.of(), Set.of(), model);
         model.addAttribute("told", told);
         try {
-            model.addAttribute("read", ReadBack.of(frame.circuit(), told));
+            String text = told;
+            List<ReadBack.Row> rows = ReadBack.of(frame.circuit(), text);
+            if (!put.isEmpty()) {
+                text = ReadBack.corrected(text, put.equals("all") ? rows : List.of(row(rows, put)));
+                rows = ReadBack.of(frame.circuit(), text);
+            }
+            model.addAttribute("told", text);
+            model.addAttribute("read", rows);
+            model.addAttribute(
+                    "puts", rows.stream().filter(r -> r.instead() != null).count());
         } catch (IllegalArgumentException e) {
             model.addAttribute("readFault", e.getMessage());
         }
         return "bringup/page";
+    }
+
+    private static ReadBack.Row row(List<ReadBack.Row> rows, String number) {
+        if (!number.matches("\\d{1,3}") || Integer.parseInt(number) >= rows.size()) {
+            throw new IllegalArgumentException("The text has no such line; read it again.");
+        }
+        return rows.get(Integer.parseInt(number));
     }
 
     private static String word(ScanResult.State state) {
@@ -142,6 +180,7 @@ class BringUpController {
         model.addAttribute("place", 0);
         model.addAttribute("scan", "");
         model.addAttribute("told", "");
+        model.addAttribute("puts", 0);
         model.addAttribute("symptoms", Symptoms.all());
         model.addAttribute("see", see);
         model.addAttribute("symptomSource", Symptoms.source());

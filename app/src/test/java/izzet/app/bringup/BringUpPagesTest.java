@@ -77,7 +77,31 @@ class BringUpPagesTest extends PagesOfAPlan {
         assertThat(page.locator(".read-rows .differs")).containsText("plan: 0x3C Hall sign");
         page.locator(".read-rows .repair").click();
         assertThat(page.locator("#scan .facts")).containsText("0x3D Hall sign");
+        assertThat(page.locator("#told")).hasValue("#define SCREEN_HEIGHT 64\n#define SCREEN_ADDRESS 0x3D");
+        assertThat(page.locator(".read-rows .agrees")).hasCount(2);
         page.context().close();
+    }
+
+    /** The other side: what the plan has goes into the text, one line or all of them. */
+    @Test
+    void thePlansValuesAreTakenIntoTheText() throws Exception {
+        Page page = browser.page(port);
+        page.navigate(path());
+        page.locator("#told").fill("#define SCREEN_HEIGHT 32 // rows\n#define OLED_RESET 4\nADDRESS = 0x78");
+        page.locator("#read").click();
+        page.locator(".read-rows li", new Page.LocatorOptions().setHasText("SCREEN_HEIGHT"))
+                .locator(".put")
+                .click();
+        assertThat(page.locator("#told"))
+                .hasValue("#define SCREEN_HEIGHT 64 // rows\n#define OLED_RESET 4\nADDRESS = 0x78");
+        page.locator("#put-all").click();
+        assertThat(page.locator("#told"))
+                .hasValue("#define SCREEN_HEIGHT 64 // rows\n#define OLED_RESET -1\nADDRESS = 0x3C");
+        assertThat(page.locator(".read-rows .agrees")).hasCount(3);
+        page.context().close();
+        pages.perform(post(path() + "/read-back").param("told", "rows = 32").param("take", "7"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("read it again")));
     }
 
     @Test

@@ -7,6 +7,8 @@ import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
 import izzet.core.code.ReadBack.Row;
 import izzet.core.code.ReadBack.Verdict;
+import izzet.core.kernel.Overlay;
+import izzet.core.plan.PlanEdit;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -55,10 +57,10 @@ class ReadBackTest {
     void aDifferenceSaysWhatThePlanHasAndWhatCouldBeTakenOver() {
         Row row = only("#define OLED_ADDR 0x3D");
         assertThat(row.plan()).isEqualTo("0x3C the sign");
-        assertThat(row.part()).isEqualTo("sign");
-        assertThat(row.address()).isEqualTo(0x3D);
+        assertThat(row.take().words()).isEqualTo("Move the sign to 0x3D");
+        assertThat(row.instead()).isEqualTo(new ReadBack.Instead(18, 22, "0x3C"));
         assertThat(only("#define OLED_ADDR 0x78").why()).contains("0x3C with the read/write bit");
-        assertThat(only("#define OLED_ADDR 0x50").part()).isNull();
+        assertThat(only("#define OLED_ADDR 0x50").take()).isNull();
     }
 
     /** Reset on a pin that is not wired: the plan's display has no reset line at all. */
@@ -81,6 +83,74 @@ class ReadBackTest {
         Row wired = ReadBack.of(panel, "#define TFT_RST -1").get(0);
         assertThat(wired.verdict()).isEqualTo(Verdict.DIFFERS);
         assertThat(wired.why()).contains("leaves the line alone");
+    }
+
+    /** After it is taken over the line agrees, whichever side was taken. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "mcu-8bit-5v-14-6|#define OLED_ADDR 0x3D|both",
+                "mcu-8bit-5v-14-6|#define OLED_ADDR 0x50|text",
+                "mcu-8bit-5v-14-6|THE_SIGN_HEIGHT = 32|both",
+                "mcu-8bit-5v-14-6|#define OLED_RESET 4|text",
+                "mcu-8bit-5v-14-6|#define TFT_RST 5|both",
+                "mcu-8bit-5v-14-6|#define TFT_RST D5|both",
+                "mcu-8bit-5v-14-6|#define THE_LINE_MAP_RST -1|text",
+                "mcu-8bit-5v-14-6|int sda = A5;|text",
+                "sbc-40-pin|reset-gpios = <&gpio 21 1>;|both",
+                "sbc-40-pin|reset_pin=GPIO21|both",
+            })
+    void eitherSideIsTakenOver(String board, String text, String sides) {
+        Workbench bench = Workbench.on(board)
+                .with("sign", Workbench.OLED)
+                .with("map", "colour-128x160-serial-shifted")
+                .edit(new PlanEdit.RenamePart("map", "the line map"));
+        Circuit mixed = bench.circuit();
+        Row row = ReadBack.of(mixed, text).stream()
+                .filter(r -> r.verdict() != Verdict.AGREES)
+                .findFirst()
+                .orElseThrow();
+        String corrected = ReadBack.corrected(text, List.of(row));
+        assertThat(ReadBack.of(mixed, corrected))
+                .as(corrected)
+                .extracting(Row::verdict)
+                .containsOnly(Verdict.AGREES);
+        assertThat(row.take() != null).as("take").isEqualTo(sides.equals("both"));
+        if (row.take() != null) {
+            Circuit taken = new Circuit(row.take().edit().apply(bench.plan()), Workbench.CATALOG);
+            assertThat(ReadBack.of(taken, text)).extracting(Row::verdict).containsOnly(Verdict.AGREES);
+        }
+    }
+
+    /** A constant that is named for one of two parts is held against that one. */
+    @Test
+    void aConstantIsHeldAgainstThePartItIsNamedFor() {
+        Circuit two = Workbench.mcu()
+                .with("up", Workbench.OLED)
+                .with("down", "oled-128x32-page-2wire")
+                .edit(new PlanEdit.SetStrap("down", "address", "moved"))
+                .circuit();
+        List<Row> rows = ReadBack.of(two, "THE_UP_ROWS = 32\nTHE_DOWN_ROWS = 32\nROWS = 32\nTHE_UP_ADDRESS = 0x3D");
+        assertThat(rows)
+                .extracting(Row::verdict)
+                .containsExactly(Verdict.DIFFERS, Verdict.AGREES, Verdict.AGREES, Verdict.DIFFERS);
+        assertThat(rows.get(0).instead().text()).isEqualTo("64");
+    }
+
+    /** The reg of a channel or a serial select is no address; pins in an overlay are read behind their chip. */
+    @Test
+    void anOverlayIsReadInItsOwnWords() {
+        assertThat(only("i2c@0 { reg = <0>; rows = <64>; }").what()).isEqualTo("rows");
+        Circuit sbc = Workbench.sbc()
+                .with("gate", "bus-switch-4")
+                .with("sign", Workbench.OLED)
+                .with("map", "colour-128x160-serial-3v3")
+                .circuit();
+        assertThat(ReadBack.of(sbc, Overlay.of(sbc))).extracting(Row::what).contains("address", "reset pin", "rows");
+        assertThat(ReadBack.of(sbc, Overlay.of(sbc)))
+                .filteredOn(r -> r.verdict() == Verdict.DIFFERS)
+                .isEmpty();
     }
 
     /** What the exports say agrees with the plan that they were made from. */

@@ -1,5 +1,6 @@
 package izzet.core.repair.strategies;
 
+import izzet.core.assign.Replacement;
 import izzet.core.catalog.Part;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;

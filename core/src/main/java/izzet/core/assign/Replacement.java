@@ -1,6 +1,5 @@
-package izzet.core.repair.strategies;
+package izzet.core.assign;
 
-import izzet.core.assign.Proposal;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.circuit.Circuit;
@@ -15,13 +14,16 @@ import java.util.List;
 import java.util.Optional;
 
 /** Puts another catalogue item in a part's place: lines of the same name keep their wires, the rest is proposed anew. */
-final class Replacement {
+public final class Replacement {
 
     private Replacement() {}
 
     /** Empty when the plan has no room for all its lines. */
-    static Optional<PlanEdit> of(Circuit circuit, Unit unit, Part with) {
+    public static Optional<PlanEdit> of(Circuit circuit, Unit unit, Part with) {
         String variant = with.interfaceOf(unit.placed().interfaceId())
+                .or(() -> with.interfaces().stream()
+                        .filter(i -> i.bus() == unit.variant().bus())
+                        .findFirst())
                 .orElse(with.interfaces().get(0))
                 .id();
         boolean sameBus = with.interfaceOf(variant).orElseThrow().bus() != null
@@ -38,8 +40,9 @@ final class Replacement {
             Optional<PartLine> same = with.line(wire.line().id()).filter(l -> l.in(variant) && l.role() == wire.role());
             if (same.isPresent() && wire.connected() && !wire.role().power()) {
                 Target from = Target.line(unit.id(), same.get().id());
+                Connection was = wire.connection();
                 edits.add(new PlanEdit.Connect(
-                        Connection.wire(from, wire.connection().to())));
+                        new Connection(from, was.to(), was.seriesOhms(), was.pull(), was.locked())));
             }
         }
         Plan replaced = new PlanEdit.Together("", edits).apply(circuit.plan());
