@@ -74,8 +74,8 @@ class BringUpPagesTest extends PagesOfAPlan {
         page.locator("#told").fill("#define SCREEN_HEIGHT 64\n#define SCREEN_ADDRESS 0x3D");
         page.locator("#read").click();
         assertThat(page.locator(".read-rows .agrees")).containsText("line 1: SCREEN_HEIGHT 64");
-        assertThat(page.locator(".read-rows .differs")).containsText("plan: 0x3C Hall sign");
-        page.locator(".read-rows .repair").click();
+        assertThat(page.locator(".read-rows .differs")).containsText("Plan: 0x3C Hall sign");
+        page.locator(".read-rows .take").click();
         assertThat(page.locator("#scan .facts")).containsText("0x3D Hall sign");
         assertThat(page.locator("#told")).hasValue("#define SCREEN_HEIGHT 64\n#define SCREEN_ADDRESS 0x3D");
         assertThat(page.locator(".read-rows .agrees")).hasCount(2);

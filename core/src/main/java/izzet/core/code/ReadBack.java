@@ -41,6 +41,19 @@ public final class ReadBack {
     /** Lower ones are reserved by the bus specification. */
     private static final int LOWEST_ADDRESS = 0x08;
 
+    /** What programs call the families; other words are used for several of them. */
+    private static final Map<String, String> KINDS = Map.of(
+            "oled",
+            "oled",
+            "tft",
+            "dcs",
+            "epd",
+            "electronic-paper",
+            "eink",
+            "electronic-paper",
+            "epaper",
+            "electronic-paper");
+
     private static final Pattern END = Pattern.compile("\\R");
     private static final Pattern PREFIXED = Pattern.compile("(?i)(GPIO|GP|IO|D|PIN)\\d+");
     private static final Pattern DEFINE = Pattern.compile("^\\s*#define\\s+(\\w+)\\s+\\(?(-?[\\w.]+)\\)?");
@@ -231,12 +244,24 @@ public final class ReadBack {
         };
     }
 
-    /** The parts that a constant speaks of: those whose names it begins with, or all. */
+    /** The parts that a constant speaks of: those whose names it begins with, those of the kind that it names, or all. */
     private static List<Unit> meant(Circuit circuit, Found found) {
         int longest = circuit.units().stream()
                 .mapToInt(u -> named(u, found.name()))
                 .max()
                 .orElse(0);
+        List<String> families = Stream.of(found.name().toLowerCase(Locale.ROOT).split("[_-]"))
+                .map(KINDS::get)
+                .filter(Objects::nonNull)
+                .toList();
+        List<Unit> kind = circuit.units().stream()
+                .filter(u -> u.part().glass() != null && u.part().glass().family() != null)
+                .filter(u -> families.stream()
+                        .anyMatch(f -> u.part().glass().family().contains(f)))
+                .toList();
+        if (longest == 0 && !kind.isEmpty()) {
+            return kind;
+        }
         return circuit.units().stream()
                 .filter(u -> named(u, found.name()) == longest)
                 .toList();
@@ -368,8 +393,10 @@ public final class ReadBack {
         }
         String plan = String.join(", ", has);
         if (wires.isEmpty()) {
-            return Optional.of(
-                    found.differs(meaning, Verdict.UNKNOWN, "", "The plan has no such line.", null, instead));
+            String none = meant.size() == circuit.units().size()
+                    ? "The plan"
+                    : meant.stream().map(Unit::name).collect(Collectors.joining(", "));
+            return Optional.of(found.differs(meaning, Verdict.UNKNOWN, "", none + " has no such line.", null, instead));
         }
         if (agrees) {
             return Optional.of(found.row(meaning, Verdict.AGREES, plan, ""));
@@ -378,11 +405,18 @@ public final class ReadBack {
                 .filter(p -> same(ProgramPin.of(circuit.board(), p), value))
                 .toList();
         Take take = wires.size() == 1 && told.size() == 1 ? TakeOver.pin(circuit, wires.get(0), told.get(0)) : null;
+        String others = told.size() != 1
+                ? ""
+                : circuit.usersOf(told.get(0)).stream()
+                        .filter(w -> !wires.contains(w))
+                        .findFirst()
+                        .map(w -> " " + told.get(0).label() + " is " + w.label() + "'s.")
+                        .orElse("");
         return Optional.of(found.differs(
                 meaning,
                 Verdict.DIFFERS,
                 plan,
-                "The program would drive another pin than the one that is wired.",
+                "The program would drive another pin than the one that is wired." + others,
                 take,
                 instead));
     }

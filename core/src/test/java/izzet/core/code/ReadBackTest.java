@@ -9,6 +9,7 @@ import izzet.core.code.ReadBack.Row;
 import izzet.core.code.ReadBack.Verdict;
 import izzet.core.kernel.Overlay;
 import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Target;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -136,6 +137,31 @@ class ReadBackTest {
                 .extracting(Row::verdict)
                 .containsExactly(Verdict.DIFFERS, Verdict.AGREES, Verdict.AGREES, Verdict.DIFFERS);
         assertThat(rows.get(0).instead().text()).isEqualTo("64");
+    }
+
+    /** The panel's reset is not the small one's: nothing of another kind is put in its place. */
+    @Test
+    void aConstantOfAKindIsHeldAgainstThatKind() {
+        Row row = only("#define OLED_RESET 4");
+        assertThat(row.verdict()).isEqualTo(Verdict.UNKNOWN);
+        assertThat(row.why()).isEqualTo("the sign has no such line.");
+        assertThat(row.instead().text()).isEqualTo("-1");
+        assertThat(only("#define OLED_HEIGHT 160").verdict()).isEqualTo(Verdict.DIFFERS);
+        assertThat(only("#define TFT_HEIGHT 160").verdict()).isEqualTo(Verdict.AGREES);
+    }
+
+    @Test
+    void whoHasThePinIsTold() {
+        Circuit crowded = Workbench.mcu()
+                .with("map", "colour-128x160-serial-shifted")
+                .with("lever", "push-button")
+                .circuit();
+        String lever = crowded.wire(Target.of("lever:A"))
+                .map(w -> crowded.pinsUnder(w).iterator().next().label())
+                .orElseThrow();
+        Row row = ReadBack.of(crowded, "#define TFT_RST " + lever).get(0);
+        assertThat(row.why()).endsWith(" " + lever + " is the lever A's.");
+        assertThat(row.take()).isNull();
     }
 
     /** The reg of a channel or a serial select is no address; pins in an overlay are read behind their chip. */
