@@ -34,6 +34,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class BringUpController {
 
+    private static final String A_SCAN =
+            "This reads as the result of a scan: it is compared under 'The scan', where the place can be chosen.";
+
     private static final int MOST_SHOWN = 8;
     private static final int MOST_ANSWERS = 60;
 
@@ -145,9 +148,23 @@ class BringUpController {
             model.addAttribute(
                     "puts", rows.stream().filter(r -> r.instead() != null).count());
         } catch (IllegalArgumentException e) {
-            model.addAttribute("readFault", e.getMessage());
+            model.addAttribute("readFault", scanned(frame, told, model) ? A_SCAN : e.getMessage());
         }
         return "bringup/page";
+    }
+
+    /** Whether a text that has no constants is the result of a scan; it is compared where scans are. */
+    private static boolean scanned(PlanFrame frame, String told, Model model) {
+        if (ScanResult.segments(frame.circuit()).isEmpty()) {
+            return false;
+        }
+        try {
+            ScanText.of(told);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+        compare(frame, 0, told, model);
+        return true;
     }
 
     private static ReadBack.Row row(List<ReadBack.Row> rows, String number) {

@@ -98,6 +98,10 @@ class BringUpPagesTest extends PagesOfAPlan {
         assertThat(page.locator("#told"))
                 .hasValue("#define SCREEN_HEIGHT 64 // rows\n#define OLED_RESET -1\nADDRESS = 0x3C");
         assertThat(page.locator(".read-rows .agrees")).hasCount(3);
+        page.locator("#told").fill("Device found at address 0x3D");
+        page.locator("#read").click();
+        assertThat(page.locator("#read-back [role=alert]")).containsText("reads as the result of a scan");
+        assertThat(page.locator(".scan-rows")).containsText("Hall sign answers at 0x3D, moved by its pads");
         page.context().close();
         pages.perform(post(path() + "/read-back").param("told", "rows = 32").param("take", "7"))
                 .andExpect(status().isBadRequest())
