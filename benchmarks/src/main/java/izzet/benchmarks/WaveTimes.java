@@ -17,10 +17,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Random;
 
-/** Uploads a record of a gigabyte to a running program, then looks at its wave at any zoom. */
+/** Uploads a record of a gigabyte, or of so many megabytes, to a running program, then looks at its wave at any zoom. */
 public final class WaveTimes {
 
-    private static final long BYTES = 1_000_000_000L;
+    private static final int USUAL_MEGABYTES = 1000;
     private static final int LOOKS = 400;
     private static final int WARM = 60;
     private static final int COLUMNS = 1200;
@@ -38,8 +38,10 @@ public final class WaveTimes {
         private long now;
         private int data;
         private long edges;
+        private final long bytes;
 
-        Record() {
+        Record(int megabytes) {
+            bytes = megabytes * 1_000_000L;
             for (int i = 0; i < LINES; i++) {
                 text.append("$var wire 1 ")
                         .append((char) ('#' + i))
@@ -54,7 +56,7 @@ public final class WaveTimes {
         }
 
         private boolean more() {
-            if (told > BYTES) {
+            if (told > bytes) {
                 return false;
             }
             for (int word = 0; word < 1000; word++) {
@@ -98,7 +100,7 @@ public final class WaveTimes {
         }
     }
 
-    /** @param args the address of the program */
+    /** @param args the address of the program; megabytes of the record */
     public static void main(String[] args) throws Exception {
         HttpClient client = HttpClient.newHttpClient();
         String document = new PlanDocument().write(Plan.empty("Wick halt", "mcu-8bit-5v-14-6"));
@@ -111,7 +113,7 @@ public final class WaveTimes {
                 .firstValue("Location")
                 .orElseThrow()
                 .replaceAll(".*/", "");
-        Record record = new Record();
+        Record record = new Record(args.length > 1 ? Integer.parseInt(args[1]) : USUAL_MEGABYTES);
         long start = System.nanoTime();
         String place = upload(client, args[0] + "/plans/" + plan + "/traffic", record);
         System.out.printf(

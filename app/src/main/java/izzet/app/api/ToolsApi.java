@@ -32,7 +32,7 @@ class ToolsApi {
         if (chosen.id().equals("picture") && asked.has("image")) {
             byte[] file = file(asked.text("image", ""));
             return PictureTool.told(
-                    PictureBytes.of(Pictures.read(new ByteArrayInputStream(file)), PictureTool.wish(asked)));
+                    PictureBytes.of(Pictures.read(new ByteArrayInputStream(file)), PictureTool.wish(asked)), asked);
         }
         return chosen.answer(asked);
     }

@@ -5,11 +5,14 @@ import izzet.app.drawing.Pictures;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanStore;
 import izzet.app.plan.StoredPlan;
+import izzet.core.catalog.Board;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.code.CodeTarget;
 import izzet.core.display.Panel;
 import izzet.core.draw.Asked;
+import izzet.core.draw.Calls;
 import izzet.core.draw.CommandTable;
 import izzet.core.draw.PictureBytes;
 import izzet.core.draw.Tool;
@@ -73,8 +76,8 @@ class DrawController {
                     .filter(u -> u.part().glass() != null)
                     .toList();
             model.addAttribute("plan", stored);
-            model.addAttribute("ram", circuit.board().ramBytes());
             model.addAttribute("displays", displays);
+            fill(form, circuit);
             String wanted = given.getOrDefault("part", "");
             displays.stream()
                     .filter(u -> u.id().equals(wanted))
@@ -83,6 +86,22 @@ class DrawController {
                     .ifPresent(u -> fill(form, u));
         }
         return form;
+    }
+
+    private static void fill(Map<String, String> form, Circuit circuit) {
+        Board board = circuit.board();
+        putIfThere(form, "ram", board.ramBytes());
+        putIfThere(form, "flash", board.flashBytes());
+        CodeTarget.all().stream()
+                .filter(target -> target.kinds().contains(board.kind()))
+                .findFirst()
+                .ifPresent(target -> form.putIfAbsent("language", target.title()));
+    }
+
+    private static void putIfThere(Map<String, String> form, String field, Long value) {
+        if (value != null) {
+            form.putIfAbsent(field, String.valueOf(value));
+        }
     }
 
     private static void fill(Map<String, String> form, Unit unit) {
@@ -109,6 +128,7 @@ class DrawController {
         model.addAttribute("families", CommandsTool.families());
         model.addAttribute("table", CommandTable.all().get(form.getOrDefault("family", "page-oled")));
         model.addAttribute("forms", PictureBytes.Form.values());
+        model.addAttribute("languages", Calls.all().stream().map(Calls::title).toList());
     }
 
     private static void answer(Tool chosen, Map<String, String> form, Model model) {
@@ -135,17 +155,8 @@ class DrawController {
             model.addAttribute(
                     "preview",
                     "data:image/png;base64," + Base64.getEncoder().encodeToString(Pictures.png(made.picture(), scale)));
-            model.addAttribute("a", JSON.convertValue(PictureTool.told(made), Map.class));
-            if (model.getAttribute("ram") instanceof Long ram) {
-                model.addAttribute("holds", holds(made.bytes().length, ram));
-            }
+            model.addAttribute("a", JSON.convertValue(PictureTool.told(made, new Asked(asked)), Map.class));
         }
         return "tools/draw";
-    }
-
-    private static String holds(int bytes, long ram) {
-        return "Held in variables it takes " + bytes + " of the " + ram
-                + " bytes that the board of the plan has for them"
-                + (bytes > ram ? ": it does not fit, so keep it as a constant, or send it in pieces." : ".");
     }
 }

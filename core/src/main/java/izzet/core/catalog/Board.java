@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param logicVolts supply of its logic levels
  * @param internalPulls values of the resistors inside the chip; null where not known
  * @param ramBytes what programs have for their variables; null where there is plenty
+ * @param flashBytes that hold programs and their constants; null where not known, or where there is plenty
  * @param writeNanos that a program takes for one write to a port; null where not known
  * @param pinAssignment how pins come to a controller: {@code fixed}, {@code any-pin}, {@code settings}, {@code overlay} or
  *     {@code none}
@@ -28,6 +29,7 @@ public record Board(
         boolean internalPullUps,
         InternalPulls internalPulls,
         Long ramBytes,
+        Long flashBytes,
         Integer writeNanos,
         String pinAssignment,
         Numbering numbering,
@@ -146,6 +148,7 @@ public record Board(
                 internalPullUps,
                 internalPulls,
                 ramBytes,
+                flashBytes,
                 writeNanos,
                 pinAssignment,
                 numbering,

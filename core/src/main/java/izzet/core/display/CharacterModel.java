@@ -20,6 +20,11 @@ public final class CharacterModel implements Glass.Text {
     private static final int GLYPHS = 8;
     private static final int GLYPH_ROWS = 8;
     private static final int ADDRESSES = 0x80;
+    private static final int THIRD_OF_20 = 0x14;
+    private static final int THIRD_OF_16 = 0x10;
+    private static final int WHOLE_SET_UP = 3;
+    private static final String SOURCE =
+            "data sheet of the character display controller (HD44780U), instructions and line addresses; from memory";
     private static final int HALF = 8;
 
     private final int columns;
@@ -35,6 +40,16 @@ public final class CharacterModel implements Glass.Text {
     private boolean cursorOn;
     private boolean blinks;
     private boolean twoLines = true;
+
+    /** How often it was told how many lines it has: three times and more as whole set-ups begin. */
+    private int setUps;
+
+    private boolean switched;
+
+    /** Whether the cursor was sent where lines 3 and 4 of 20, and of 16 characters begin. */
+    private boolean linesOf20;
+
+    private boolean linesOf16;
     private int shift;
     private long changes;
     private long letters;
@@ -52,11 +67,14 @@ public final class CharacterModel implements Glass.Text {
         if (c >= 0x80) {
             address = c & 0x7F;
             inGlyphs = false;
+            linesOf20 |= address == THIRD_OF_20 || address == SECOND + THIRD_OF_20;
+            linesOf16 |= address == THIRD_OF_16 || address == SECOND + THIRD_OF_16;
         } else if (c >= 0x40) {
             address = c & 0x3F;
             inGlyphs = true;
         } else if (c >= 0x20) {
             twoLines = (c & 8) != 0;
+            setUps++;
         } else if (c >= 0x10) {
             int by = (c & 4) != 0 ? 1 : -1;
             if ((c & 8) != 0) {
@@ -66,6 +84,7 @@ public final class CharacterModel implements Glass.Text {
             }
         } else if (c >= 0x08) {
             on = (c & 4) != 0;
+            switched = true;
             cursorOn = (c & 2) != 0;
             blinks = (c & 1) != 0;
         } else if (c >= 0x04) {
@@ -179,6 +198,29 @@ public final class CharacterModel implements Glass.Text {
         String off = on ? "" : "switched off";
         boolean half = !twoLines && rows > 1;
         return off + (half ? (on ? "" : ", ") + "set up for one line: the others stay dark" : "");
+    }
+
+    @Override
+    public List<Misfit> misfits() {
+        List<Misfit> all = new ArrayList<>();
+        if (setUps > 0 && !twoLines && rows > 1) {
+            all.add(new Misfit(
+                    "is set up for one line: the others stay dark", "Send 28 over 4 lines, 38 over 8.", true, SOURCE));
+        }
+        if (setUps >= WHOLE_SET_UP && !(switched && on)) {
+            all.add(Misfit.neverOn("0C", SOURCE));
+        }
+        boolean fourOf16 = rows > 2 && columns == THIRD_OF_16;
+        boolean fourOf20 = rows > 2 && columns == THIRD_OF_20;
+        if (fourOf16 && linesOf20 && !linesOf16 || fourOf20 && linesOf16 && !linesOf20) {
+            all.add(new Misfit(
+                    "gets lines 3 and 4 where those of " + (fourOf16 ? 20 : 16) + " characters begin; its own begin at "
+                            + (fourOf16 ? "10 and 50" : "14 and 54"),
+                    "Give the program the size of the glass that is there.",
+                    false,
+                    SOURCE));
+        }
+        return all;
     }
 
     @Override

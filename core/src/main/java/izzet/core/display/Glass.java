@@ -35,7 +35,26 @@ public interface Glass {
      * @param certain whether the commands alone show it; else it rests on how such modules are usually made
      * @param source of what the commands mean
      */
-    record Misfit(String what, String remedy, boolean certain, String source) {}
+    record Misfit(String what, String remedy, boolean certain, String source) {
+
+        /** Another number of rows than the glass has. */
+        public static Misfit rows(int told, Panel panel, String source) {
+            return new Misfit(
+                    "is set up for " + told + " of its " + panel.rows() + " rows",
+                    "Give the program the size of the glass that is there: rows and columns are told in its set-up.",
+                    true,
+                    source);
+        }
+
+        /** A whole set-up that leaves it dark. */
+        public static Misfit neverOn(String command, String source) {
+            return new Misfit(
+                    "is set up and never switched on, or switched off at the end",
+                    "Send " + command + " after the set-up.",
+                    true,
+                    source);
+        }
+    }
 
     /** A glass of pixels. */
     interface Pixels extends Glass {

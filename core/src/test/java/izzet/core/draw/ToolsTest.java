@@ -103,6 +103,20 @@ class ToolsTest {
         }
     }
 
+    /** What it takes of the board's memory and flash, where these are told. */
+    @Test
+    void aPictureIsHeldAgainstTheBoard() {
+        String picture = "{'columns':128,'rows':64,'width':2,'pixels':[0,16777215],'form':'page'";
+        assertThat(ask("picture", picture + "}").get("room")).isEmpty();
+        assertThat(strings(
+                        ask("picture", picture + ",'ram':2048,'flash':32768}").get("room")))
+                .containsExactly(
+                        "Held in variables, as a frame buffer is, it takes 1024 of the board's 2048 bytes of memory (50 %).",
+                        "As a constant it takes 1024 of the board's 32768 bytes of flash (3 %), which the program itself needs, too.");
+        assertThat(strings(ask("picture", picture + ",'ram':512,'flash':1000}").get("room")))
+                .allMatch(r -> r.contains("it does not fit"));
+    }
+
     @Test
     void aGlyphIsMirroredAndInverted() {
         assertThat(ask("glyph", "{'rows':'0x01','mirror':true}").get("hex").asString())

@@ -78,6 +78,9 @@ public final class Dcs implements Interpreter {
         /** The first window that ends behind the memory; empty while there is none. */
         private String beyond = "";
 
+        /** The first window as wide or high as the glass that lies beside it; empty while there is none. */
+        private String beside = "";
+
         private boolean inverted;
         private int scrollTop;
         private int scrollRows;
@@ -109,6 +112,8 @@ public final class Dcs implements Interpreter {
                     beyond = "columns to " + lastColumn + ", where the last is " + (across() - 1);
                 } else if (beyond.isEmpty() && panel().memoryTold() && rowsTold && lastRow >= down()) {
                     beyond = "rows to " + lastRow + ", where the last is " + (down() - 1);
+                } else if (beside.isEmpty() && panel().memoryTold() && (modeTold || reset)) {
+                    beside = beside();
                 }
             }
             int wanted = wanted(command);
@@ -276,6 +281,26 @@ public final class Dcs implements Interpreter {
             }
         }
 
+        /** Where a window as large as the glass begins elsewhere than the glass does in this direction. */
+        private String beside() {
+            boolean exchanged = (mode & EXCHANGED) != 0;
+            int left = (mode & COLUMNS_RIGHT_TO_LEFT) == 0
+                    ? panel().offsetColumns()
+                    : columns - panel().columns() - panel().offsetColumns();
+            int top =
+                    (mode & ROWS_BOTTOM_UP) == 0 ? panel().offsetRows() : rows - panel().rows() - panel().offsetRows();
+            int beginsAcross = exchanged ? top : left;
+            int beginsDown = exchanged ? left : top;
+            int wide = exchanged ? panel().rows() : panel().columns();
+            int high = exchanged ? panel().columns() : panel().rows();
+            if (columnsTold && lastColumn - firstColumn + 1 == wide && firstColumn != beginsAcross) {
+                return "columns from " + firstColumn + ", where its glass begins at " + beginsAcross;
+            }
+            return rowsTold && lastRow - firstRow + 1 == high && firstRow != beginsDown
+                    ? "rows from " + firstRow + ", where its glass begins at " + beginsDown
+                    : "";
+        }
+
         private int across() {
             return (mode & EXCHANGED) != 0 ? rows : columns;
         }
@@ -331,6 +356,13 @@ public final class Dcs implements Interpreter {
                         "The end of a window is its last column or row, counted from 0, not how many there are.",
                         true,
                         SOURCE));
+            }
+            if (!beside.isEmpty()) {
+                all.add(new Misfit(
+                        "gets a window with " + beside + ": the picture is shifted",
+                        "Add the offset of this module to the window, or change its file when the picture sits right.",
+                        false,
+                        SOURCE + "; offsets of the part's file"));
             }
             return all;
         }

@@ -6,6 +6,8 @@ import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 
 /** Wide OLEDs of 16 greys, four pixels a column address. Source: data sheet of their driver (SSD1322), command table; from memory. */
@@ -28,6 +30,7 @@ public final class GreyOled implements Interpreter {
 
     private static final class Following extends PixelSession {
 
+        private static final String SOURCE = "data sheet of the grey driver (SSD1322), command table; from memory";
         private static final int COLUMNS = 120;
         private static final int ROWS = 128;
         private static final int PIXELS = 4;
@@ -47,6 +50,17 @@ public final class GreyOled implements Interpreter {
         private int startLine;
         private boolean on;
         private int shows = 0xA6;
+
+        /** Rows that it was told; 0 before. */
+        private int rows;
+
+        private boolean offTold;
+
+        /** Whether it was switched off and then told its rows, as whole set-ups begin. */
+        private boolean setUp;
+
+        /** The first window as wide as the glass that lies beside it; -1 while there is none. */
+        private int beside = -1;
 
         Following(Panel panel) {
             super(panel);
@@ -72,9 +86,16 @@ public final class GreyOled implements Interpreter {
                     column = firstColumn;
                     row = firstRow;
                     half = 0;
+                    boolean asWide = (lastColumn - firstColumn + 1) * PIXELS == panel().columns();
+                    if (beside < 0 && asWide && firstColumn * PIXELS != panel().offsetColumns()) {
+                        beside = firstColumn * PIXELS;
+                    }
                 }
                 case 0xA4, 0xA5, 0xA6, 0xA7 -> shows = command;
-                case 0xAE -> on = false;
+                case 0xAE -> {
+                    on = false;
+                    offTold = true;
+                }
                 case 0xAF -> on = true;
                 default -> {}
             }
@@ -114,6 +135,10 @@ public final class GreyOled implements Interpreter {
                 }
                 case 0xA0 -> remap = parameters[0];
                 case 0xA1 -> startLine = parameters[0] & 0x7F;
+                case 0xCA -> {
+                    rows = (parameters[0] & 0x7F) + 1;
+                    setUp |= offTold;
+                }
                 default -> {}
             }
             say(name());
@@ -144,6 +169,26 @@ public final class GreyOled implements Interpreter {
         @Override
         public String state() {
             return (on ? "" : "switched off") + (shows == 0xA7 ? (on ? "" : ", ") + "inverted" : "");
+        }
+
+        @Override
+        public List<Misfit> misfits() {
+            List<Misfit> all = new ArrayList<>();
+            if (rows > 0 && rows != panel().rows()) {
+                all.add(Misfit.rows(rows, panel(), SOURCE));
+            }
+            if (setUp && !on) {
+                all.add(Misfit.neverOn("AF", SOURCE));
+            }
+            if (beside >= 0 && panel().offsetColumns() > 0) {
+                all.add(new Misfit(
+                        "gets a window from column " + beside + ", where its glass begins at " + panel().offsetColumns()
+                                + ": the picture is shifted",
+                        "Add the offset of this module to the window, four pixels a column address.",
+                        false,
+                        SOURCE + "; offset of the part's file"));
+            }
+            return all;
         }
 
         @Override

@@ -43,6 +43,10 @@ public final class PageOled implements Interpreter {
         private static final String SHEET = "data sheet of the segment driver, command table; from memory";
         private static final String PRACTICE = SHEET + "; how modules are made: common practice";
         private static final int PUMP = 0x04;
+
+        /** Frames between two steps of a scroll, by the three bits that tell it. */
+        private static final int[] FRAMES = {5, 64, 128, 256, 3, 4, 25, 2};
+
         private static final int ALTERNATE = 0x10;
 
         private final boolean wide;
@@ -65,6 +69,9 @@ public final class PageOled implements Interpreter {
         private boolean allOn;
         private boolean inverted;
         private boolean scrolling;
+
+        /** Which way, how often, which pages; empty where that was told before the record began. */
+        private String scroll = "";
 
         /** Whether it was switched off and then told its rows, as whole set-ups begin; what was told of wiring and pump, -1 before. */
         private boolean setUp;
@@ -166,6 +173,10 @@ public final class PageOled implements Interpreter {
                         page = firstPage;
                     }
                 }
+                case 0x26, 0x27, 0x29, 0x2A ->
+                    scroll = " " + (c == 0x26 || c == 0x29 ? "to the right" : "to the left")
+                            + (c >= 0x29 ? " and upwards" : "") + ", a column each " + FRAMES[parameters[2] & 7]
+                            + " frames, pages " + (parameters[1] & 7) + " to " + (parameters[3] & 7);
                 case 0x2E -> scrolling = false;
                 case 0x2F -> scrolling = !wide;
                 case 0xA0 -> mirrored = false;
@@ -226,7 +237,7 @@ public final class PageOled implements Interpreter {
             StringBuilder text = new StringBuilder(on ? "" : "switched off");
             add(text, allOn, "all pixels on, whatever the memory holds");
             add(text, inverted, "inverted");
-            add(text, scrolling, "scrolling by itself, which is not drawn");
+            add(text, scrolling, "scrolling by itself" + scroll + ", which is not drawn");
             add(text, rows != panel().rows(), "set up for " + rows + " of its " + panel().rows() + " rows");
             return text.toString();
         }
@@ -235,18 +246,10 @@ public final class PageOled implements Interpreter {
         public List<Misfit> misfits() {
             List<Misfit> all = new ArrayList<>();
             if (rows != panel().rows()) {
-                all.add(new Misfit(
-                        "is set up for " + rows + " of its " + panel().rows() + " rows",
-                        "Give the program the size of the glass that is there: rows and columns are told in its set-up.",
-                        true,
-                        SHEET));
+                all.add(Misfit.rows(rows, panel(), SHEET));
             }
             if (setUp && !on) {
-                all.add(new Misfit(
-                        "is set up and never switched on, or switched off at the end",
-                        "Send AF after the set-up.",
-                        true,
-                        SHEET));
+                all.add(Misfit.neverOn("AF", SHEET));
             }
             if (setUp && !wide && pump <= 0) {
                 all.add(new Misfit(

@@ -6,7 +6,9 @@ import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Set;
 
 /** Electronic paper, black and white: the picture shows when it is told to refresh. Source: data sheet of its driver (SSD1681); from memory. */
@@ -29,6 +31,8 @@ public final class Paper implements Interpreter {
 
     private static final class Following extends PixelSession {
 
+        private static final String SOURCE =
+                "data sheet of the electronic paper's driver (SSD1681), command table; from memory";
         private static final int BYTE = 8;
 
         private final int stride;
@@ -45,6 +49,14 @@ public final class Paper implements Interpreter {
         private int column;
         private int row;
         private boolean everShown;
+
+        /** Rows that it was told; 0 before. */
+        private int rows;
+
+        /** Whether pixels came since the last refresh, and whether it was put to sleep with them. */
+        private boolean unseen;
+
+        private boolean sleptUnseen;
 
         Following(Panel panel) {
             super(panel);
@@ -75,6 +87,8 @@ public final class Paper implements Interpreter {
             if (command == 0x20) {
                 shown = memory.clone();
                 everShown = true;
+                unseen = false;
+                sleptUnseen = false;
             }
             if (wanted(command) == 0) {
                 say(name());
@@ -88,6 +102,7 @@ public final class Paper implements Interpreter {
             if (command == 0x24 || command == 0x26) {
                 painted(1);
                 if (command == 0x24) {
+                    unseen = true;
                     paint(value);
                 }
                 return;
@@ -101,6 +116,8 @@ public final class Paper implements Interpreter {
                 return;
             }
             switch (command) {
+                case 0x01 -> rows = (parameters[0] | (parameters[1] & 1) << 8) + 1;
+                case 0x10 -> sleptUnseen |= unseen && (parameters[0] & 3) != 0;
                 case 0x11 -> entry = parameters[0] & 7;
                 case 0x44 -> {
                     firstColumn = parameters[0] & 0x3F;
@@ -135,6 +152,30 @@ public final class Paper implements Interpreter {
         @Override
         public String state() {
             return everShown ? "" : "not refreshed since the record began";
+        }
+
+        @Override
+        public List<Misfit> misfits() {
+            List<Misfit> all = new ArrayList<>();
+            if (rows > 0 && rows != panel().rows()) {
+                all.add(Misfit.rows(rows, panel(), SOURCE));
+            }
+            if (sleptUnseen) {
+                all.add(new Misfit(
+                        "gets a picture and is put to sleep without showing it",
+                        "Send 22 and 20 after the picture, wait for the busy line, then let it sleep.",
+                        true,
+                        SOURCE));
+            }
+            if (lastColumn >= stride) {
+                all.add(new Misfit(
+                        "gets a window to column " + (lastColumn * BYTE + BYTE - 1) + ", where the last is "
+                                + (panel().columns() - 1),
+                        "A window is told in bytes of 8 pixels, both ends included, counted from 0.",
+                        true,
+                        SOURCE));
+            }
+            return all;
         }
 
         private Picture picture(byte[] from) {

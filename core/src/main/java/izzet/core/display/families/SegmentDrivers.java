@@ -38,17 +38,36 @@ public final class SegmentDrivers implements Interpreter {
         private static final int SIDE = 8;
         private static final int WIDE = 16;
 
+        /** Numbers or lamps, and how many rows, as whole set-ups tell. */
+        private static final int SET_UP = 1 << 0x9 | 1 << 0xB;
+
+        private static final String SOURCE =
+                "data sheets of the lamp drivers (MAX7219, HT16K33), registers; from memory";
+
         private final boolean serial;
+        private final boolean matrix;
 
         /** One row of lamps each: 8 bits of the serial driver, 16 of the other. */
         private final int[] rows = new int[SIDE];
 
         private boolean on;
+        private boolean tested;
+
+        /** Registers of the serial driver that were told. */
+        private int heard;
+
+        private int decoded;
+        private int scanned = SIDE - 1;
+
+        /** Whether the other driver's clock was stopped. */
+        private boolean stopped;
+
         private int pointer;
         private long changes;
 
         Following(Panel panel) {
             serial = panel.family().equals(SERIAL);
+            matrix = serial && panel.columns() == SIDE && panel.rows() == SIDE;
         }
 
         @Override
@@ -74,16 +93,26 @@ public final class SegmentDrivers implements Interpreter {
         }
 
         private int digit(int register, int value, List<String> words) {
+            heard |= 1 << register;
             switch (register) {
                 case 0x0 -> {}
-                case 0x9 -> words.add(value == 0 ? "lamps by their bits" : "digits by their numbers " + Hex.of(value));
+                case 0x9 -> {
+                    decoded = value;
+                    words.add(value == 0 ? "lamps by their bits" : "digits by their numbers " + Hex.of(value));
+                }
                 case 0xA -> words.add("brightness " + (value & 0xF) + " of 15");
-                case 0xB -> words.add((value & 7) + 1 + " rows");
+                case 0xB -> {
+                    scanned = value & 7;
+                    words.add(scanned + 1 + " rows");
+                }
                 case 0xC -> {
                     on = (value & 1) == 1;
                     words.add(on ? "switched on" : "switched off");
                 }
-                case 0xF -> words.add((value & 1) == 1 ? "lamp test on" : "lamp test off");
+                case 0xF -> {
+                    tested = (value & 1) == 1;
+                    words.add(tested ? "lamp test on" : "lamp test off");
+                }
                 default -> {
                     if (register <= SIDE) {
                         rows[register - 1] = value;
@@ -107,7 +136,8 @@ public final class SegmentDrivers implements Interpreter {
                 return t.size() - 1;
             }
             if (c >> 4 == 2) {
-                words.add((c & 1) == 1 ? "clock on" : "clock off");
+                stopped = (c & 1) == 0;
+                words.add(stopped ? "clock off" : "clock on");
             } else if (c >> 4 == 8) {
                 on = (c & 1) == 1;
                 words.add((on ? "switched on" : "switched off") + ((c & 6) != 0 ? ", blinking" : ""));
@@ -142,6 +172,44 @@ public final class SegmentDrivers implements Interpreter {
         @Override
         public String state() {
             return on ? "" : "switched off";
+        }
+
+        @Override
+        public List<Misfit> misfits() {
+            List<Misfit> all = new ArrayList<>();
+            boolean setUp = (heard & SET_UP) == SET_UP;
+            if (serial && setUp && !on) {
+                all.add(new Misfit(
+                        "is set up and never taken out of shutdown, or put there at the end",
+                        "Write 1 to register C.",
+                        true,
+                        SOURCE));
+            }
+            if (tested) {
+                all.add(new Misfit(
+                        "is left in its lamp test: every lamp is lit, whatever is written",
+                        "Write 0 to register F.",
+                        true,
+                        SOURCE));
+            }
+            if (matrix && decoded != 0) {
+                all.add(new Misfit(
+                        "is told to show numbers, and its lamps are a matrix",
+                        "Write 0 to register 9: each bit a lamp.",
+                        true,
+                        SOURCE));
+            }
+            if (matrix && scanned < SIDE - 1) {
+                all.add(new Misfit(
+                        "is told to light " + (scanned + 1) + " of its " + SIDE + " rows",
+                        "Write 7 to register B.",
+                        true,
+                        SOURCE));
+            }
+            if (!serial && stopped) {
+                all.add(new Misfit("is left with its clock off: it stays dark", "Send 21.", true, SOURCE));
+            }
+            return all;
         }
 
         @Override

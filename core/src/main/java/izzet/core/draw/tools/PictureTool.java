@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A picture as the bytes of a glass. */
@@ -60,11 +61,11 @@ public final class PictureTool implements Tool {
                     "pixels has " + pixels.size() + " numbers, which are no whole rows of " + width + ".");
         }
         int[] rgb = pixels.stream().mapToInt(p -> p & 0xFFFFFF).toArray();
-        return told(PictureBytes.of(new Picture(width, rgb.length / width, false, rgb), wish(asked)));
+        return told(PictureBytes.of(new Picture(width, rgb.length / width, false, rgb), wish(asked)), asked);
     }
 
-    /** The answer for a picture that was made. */
-    public static ObjectNode told(PictureBytes made) {
+    /** The answer for a picture that was made; {@code ram} and {@code flash} of the board are in bytes, 0 where they are not known. */
+    public static ObjectNode told(PictureBytes made, Asked asked) {
         ObjectNode answer = JsonMapper.shared().createObjectNode();
         answer.put("columns", made.picture().width()).put("rows", made.picture().height());
         answer.put("form", made.form().words());
@@ -73,9 +74,29 @@ public final class PictureTool implements Tool {
         for (byte b : made.bytes()) {
             list.add(b & 0xFF);
         }
+        ArrayNode room = answer.putArray("room");
+        int bytes = made.bytes().length;
+        int ram = asked.number("ram", 0, Integer.MAX_VALUE, 0);
+        int flash = asked.number("flash", 0, Integer.MAX_VALUE, 0);
+        if (ram > 0) {
+            room.add("Held in variables, as a frame buffer is, it takes " + share(bytes, ram, "memory")
+                    + (bytes > ram ? "; it does not fit: keep it as a constant, or send it in pieces." : "."));
+        }
+        if (flash > 0) {
+            room.add("As a constant it takes " + share(bytes, flash, "flash")
+                    + (bytes > flash
+                            ? "; it does not fit: keep it on a card, or make it smaller."
+                            : ", which the program itself needs, too."));
+        }
         answer.put("base64", Base64.getEncoder().encodeToString(made.bytes()));
         answer.put("c", ByteText.c("picture", list));
         answer.put("python", ByteText.python("picture", list));
         return answer;
+    }
+
+    private static String share(int bytes, int all, String of) {
+        long hundredths = Math.round(100.0 * bytes / all);
+        return bytes + " of the board's " + all + " bytes of " + of + " (" + (hundredths == 0 ? "under 1" : hundredths)
+                + " %)";
     }
 }

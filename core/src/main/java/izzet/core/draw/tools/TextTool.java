@@ -3,6 +3,7 @@ package izzet.core.draw.tools;
 import izzet.core.display.CharacterCodes;
 import izzet.core.display.CharacterModel;
 import izzet.core.draw.Asked;
+import izzet.core.draw.Calls;
 import izzet.core.draw.Tool;
 import java.util.ArrayList;
 import java.util.List;
@@ -112,6 +113,7 @@ public final class TextTool implements Tool {
         ObjectNode answer = JsonMapper.shared().createObjectNode();
         ArrayNode placed = answer.putArray("placed");
         List<int[]> boxes = new ArrayList<>();
+        List<Calls.Pixels> told = new ArrayList<>();
         for (Wish wish : wishes) {
             int width = wish.text().codePointCount(0, wish.text().length()) * CELL_WIDTH * size;
             int height = CELL_HEIGHT * size;
@@ -140,11 +142,13 @@ public final class TextTool implements Tool {
                 }
             }
             boxes.add(new int[] {x, y, width, height});
+            told.add(new Calls.Pixels(latin(wish.text()), x, y, size));
         }
         answer.put("columns", columns).put("rows", rows);
         answer.put(
                 "cell",
                 "cells of " + CELL_WIDTH * size + " x " + CELL_HEIGHT * size + " pixels, with one free column and row");
+        calls(answer, List.of(), told);
         return answer;
     }
 
@@ -159,9 +163,7 @@ public final class TextTool implements Tool {
         model.command(leftwards ? 0x04 : 0x06);
         ObjectNode answer = JsonMapper.shared().createObjectNode();
         ArrayNode placed = answer.putArray("placed");
-        StringBuilder neutral = new StringBuilder();
-        StringBuilder python = new StringBuilder();
-        StringBuilder assembler = new StringBuilder();
+        List<Calls.Characters> told = new ArrayList<>();
         int[] owner = new int[0x80];
         for (int n = 0; n < wishes.size(); n++) {
             Wish wish = wishes.get(n);
@@ -184,7 +186,7 @@ public final class TextTool implements Tool {
             }
             model.command(0x80 | address & 0x7F);
             write(model, wish.text(), owner, n + 1, remarks, row, columns, rows, one);
-            lines(neutral, python, assembler, address, wish.text());
+            told.add(new Calls.Characters(codes(wish.text()), 0x80 | address & 0x7F, row, first, clears && n > 0));
         }
         for (int i = 0; i < Math.abs(shift); i++) {
             model.command(shift > 0 ? 0x18 : 0x1C);
@@ -198,9 +200,7 @@ public final class TextTool implements Tool {
                     "shifted by " + Math.abs(shift) + (shift > 0 ? " to the left" : " to the right") + "; a line has "
                             + (two ? CharacterModel.LINE : 2 * CharacterModel.LINE) + " places and goes round");
         }
-        answer.put("neutral", neutral.toString())
-                .put("python", python.toString())
-                .put("assembler", assembler.toString());
+        calls(answer, told, List.of());
         return answer;
     }
 
@@ -264,18 +264,27 @@ public final class TextTool implements Tool {
         return -1;
     }
 
-    private static void lines(
-            StringBuilder neutral, StringBuilder python, StringBuilder assembler, int address, String text) {
-        String quoted = text.replace("\\", "\\\\").replace("\"", "\\\"");
-        neutral.append(String.format(Locale.ROOT, "command(0x%02X);  // cursor\n", 0x80 | address))
-                .append("text(\"")
-                .append(quoted)
-                .append("\");\n");
-        python.append(String.format(Locale.ROOT, "command(0x%02X)  # cursor\ntext(\"%s\")\n", 0x80 | address, quoted));
-        assembler.append(String.format(Locale.ROOT, "  lda #$%02X\n  jsr command\n", 0x80 | address));
-        for (int c : text.codePoints().toArray()) {
-            assembler.append(String.format(Locale.ROOT, "  lda #$%02X\n  jsr data\n", codeOf(c)));
+    /** Nothing where no text is placed. */
+    private static void calls(ObjectNode answer, List<Calls.Characters> characters, List<Calls.Pixels> pixels) {
+        ArrayNode all = answer.putArray("calls");
+        if (characters.isEmpty() && pixels.isEmpty()) {
+            return;
         }
+        for (Calls calls : Calls.all()) {
+            all.addObject()
+                    .put("title", calls.title())
+                    .put("own", calls.own())
+                    .put("text", calls.text(characters, pixels));
+        }
+    }
+
+    /** As most fonts of programs have them: ASCII, and what lies beyond as a question mark. */
+    private static int[] latin(String text) {
+        return text.codePoints().map(c -> c >= ' ' && c <= '~' ? c : '?').toArray();
+    }
+
+    private static int[] codes(String text) {
+        return text.codePoints().map(TextTool::codeOf).toArray();
     }
 
     private static int codeOf(int character) {
