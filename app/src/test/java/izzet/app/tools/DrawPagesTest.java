@@ -136,7 +136,7 @@ class DrawPagesTest extends PagesOfAPlan {
                         .param("plan", String.valueOf(id))
                         .param("dither", "none"))
                 .andExpect(status().isOk())
-                .andExpect(content().string(containsString("takes 8 of the 2048 bytes")))
+                .andExpect(content().string(containsString("2048 bytes of memory (under 1 %)")))
                 .andExpect(content().string(containsString("0xFF, 0xFF, 0xFF, 0xFF, 0x00")))
                 .andExpect(content().string(containsString("data:image/png;base64,")));
         pages.perform(multipart("/tools/picture")
