@@ -3,13 +3,20 @@ package izzet.app.news;
 import izzet.app.fault.NoSuchThing;
 import izzet.app.plan.PlanChanged;
 import izzet.app.plan.PlanStore;
+import izzet.app.store.SharedDatabase;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -17,19 +24,53 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Tells open pages what happens to their plan: {@code edited} with the version it has now and what was done last, {@code ticked} with the key
- * of the step or check.
+ * of the step or check. Where other programs work on the same database, what they do is found within {@link #LOOK_MILLIS}.
  */
 @Component
 public class PlanNews {
 
+    private static final Logger LOG = LoggerFactory.getLogger(PlanNews.class);
     private static final long MILLIS = 15 * 60_000L;
     private static final int MOST_A_PLAN = 20;
 
+    private static final long LOOK_MILLIS = 1000;
+
     private final PlanStore plans;
+    private final Elsewhere elsewhere;
+    private final boolean shared;
+    private ScheduledExecutorService looking;
     private final Map<Long, List<SseEmitter>> listeners = new ConcurrentHashMap<>();
 
-    PlanNews(PlanStore plans) {
+    PlanNews(PlanStore plans, Elsewhere elsewhere, Environment environment) {
         this.plans = plans;
+        this.elsewhere = elsewhere;
+        this.shared = SharedDatabase.is(environment);
+    }
+
+    private synchronized void beginToLook() {
+        if (shared && looking == null) {
+            looking = Executors.newSingleThreadScheduledExecutor(task -> {
+                Thread thread = new Thread(task, "news from elsewhere");
+                thread.setDaemon(true);
+                return thread;
+            });
+            looking.scheduleWithFixedDelay(this::lookAgain, 0, LOOK_MILLIS, TimeUnit.MILLISECONDS);
+        }
+    }
+
+    /** A server that is away for a while is looked at again. */
+    private void lookAgain() {
+        try {
+            look();
+        } catch (RuntimeException e) {
+            LOG.debug("no news: {}", e.getMessage());
+        }
+    }
+
+    /** Tells what other programs did to plans that somebody listens to. */
+    void look() {
+        listeners.values().removeIf(List::isEmpty);
+        elsewhere.look(listeners.keySet(), plan -> tell(plan, "edited", state(plan)), (plan, key) -> ticked(plan, key));
     }
 
     /**
@@ -45,6 +86,7 @@ public class PlanNews {
         emitter.onTimeout(emitter::complete);
         emitter.onError(e -> all.remove(emitter));
         all.add(emitter);
+        beginToLook();
         if (all.size() > MOST_A_PLAN) {
             all.get(0).complete();
         }
@@ -67,7 +109,10 @@ public class PlanNews {
 
     /** A page that listens would hold the end of the program up. */
     @EventListener(ContextClosedEvent.class)
-    void close() {
+    synchronized void close() {
+        if (looking != null) {
+            looking.shutdownNow();
+        }
         listeners.values().forEach(all -> all.forEach(SseEmitter::complete));
     }
 
