@@ -10,6 +10,7 @@ import izzet.app.shell.PlanFrames;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.PartKind;
 import izzet.core.catalog.Rail;
+import izzet.core.check.Checker;
 import izzet.core.check.Finding;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
@@ -17,6 +18,7 @@ import izzet.core.circuit.PinCurrents;
 import izzet.core.levels.Builds;
 import izzet.core.levels.LevelMargin;
 import izzet.core.levels.PowerFlow;
+import izzet.core.levels.Variants;
 import izzet.core.levels.WhatIf;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Quantity;
@@ -38,6 +40,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class LevelsController {
 
     private static final double MOST_PERCENT = 10;
+    private static final double WHOLE_PERCENT = 100;
     private static final double USUAL_PERCENT = 5;
     private static final double LEAST_SHARE = 0.01;
     private static final int MOST_LINES = 12;
@@ -52,10 +55,12 @@ class LevelsController {
     private final PlanFrames frames;
     private final Preferences preferences;
     private final Shelf shelf;
+    private final Checker checker;
     private final Jobs jobs;
 
-    LevelsController(PlanFrames frames, Preferences preferences, Shelf shelf, Jobs jobs) {
+    LevelsController(PlanFrames frames, Preferences preferences, Shelf shelf, Checker checker, Jobs jobs) {
         this.shelf = shelf;
+        this.checker = checker;
         this.jobs = jobs;
         this.frames = frames;
         this.preferences = preferences;
@@ -100,16 +105,19 @@ class LevelsController {
     }
 
     /** What simulated builds depend on. */
-    private record Asked(long plan, long version, double supplies, double resistors, Catalog catalog) {}
+    private record Asked(long plan, long version, double supplies, double resistors, double others, Catalog catalog) {}
 
-    /** How many of many builds keep every level, with supplies and resistors as they come. */
+    /** How many of many builds keep every level, with supplies and resistors, and parts that have look-alikes, as they come. */
     @GetMapping("/plans/{id}/levels/builds")
     String builds(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String supply,
             @RequestParam(defaultValue = "") String resistor,
+            @RequestParam(defaultValue = "") String other,
             Model model) {
         PlanFrame frame = frames.of(id, "levels");
+        double others = AskedNumber.of(other, 0, 0, WHOLE_PERCENT);
+        model.addAttribute("other", others);
         double supplies = AskedNumber.of(supply, USUAL_PERCENT, 0, MOST_PERCENT);
         double resistors = AskedNumber.of(resistor, USUAL_PERCENT, 0, 2 * MOST_PERCENT);
         model.addAttribute("frame", frame);
@@ -117,10 +125,10 @@ class LevelsController {
         model.addAttribute("resistor", resistors);
         Job<Builds> job = jobs.of(
                 id,
-                new Asked(id, frame.stored().version(), supplies, resistors, shelf.catalog()),
+                new Asked(id, frame.stored().version(), supplies, resistors, others, shelf.catalog()),
                 "Build the plan " + Builds.USUAL + " times",
-                "/plans/" + id + "/levels/builds?supply=" + supplies + "&resistor=" + resistors,
-                j -> Builds.of(frame.circuit(), supplies, resistors, Builds.USUAL, made -> {
+                "/plans/" + id + "/levels/builds?supply=" + supplies + "&resistor=" + resistors + "&other=" + others,
+                j -> Builds.of(frame.circuit(), supplies, resistors, variants(frame, others), Builds.USUAL, made -> {
                     j.say(made + " of " + Builds.USUAL + " built.");
                     return !j.stopped();
                 }));
@@ -151,6 +159,16 @@ class LevelsController {
                                 (v.voltsPerPercent() > 0 ? "+" : "") + millis(v.voltsPerPercent())))
                         .toList());
         model.addAttribute(
+                "others",
+                builds.others().stream()
+                        .map(o -> new BuildOther(
+                                o.part(),
+                                o.with(),
+                                o.trouble(),
+                                o.came() + (o.came() == 1 ? " build" : " builds"),
+                                o.came() == 0 ? "" : share(o.lost(), o.came())))
+                        .toList());
+        model.addAttribute(
                 "missing",
                 builds.missing().stream()
                         .map(m -> m.name()
@@ -161,6 +179,18 @@ class LevelsController {
         model.addAttribute("works", share(builds.working(), builds.count()));
         return "levels/builds";
     }
+
+    /** Look-alikes make trouble where the check finds what it does not find in the plan. */
+    private Variants variants(PlanFrame frame, double percent) {
+        return new Variants(frame.circuit(), percent, circuit -> checker.check(circuit).findings().stream()
+                .filter(f -> f.severity().mustBeMended())
+                .filter(f -> frame.report().finding(f.id()).isEmpty())
+                .map(Finding::sentence)
+                .toList());
+    }
+
+    /** A part that may come otherwise, for people. */
+    public record BuildOther(String part, String with, List<String> trouble, String came, String lost) {}
 
     /** A line of many builds, for people. */
     public record BuildLine(String name, String nominal, String worst, String lost) {}

@@ -187,6 +187,9 @@ class LevelsPagesTest extends PagesOfAPlan {
                         .param("supply", "0")
                         .param("resistor", "0"))
                 .andExpect(content().string(containsString("<strong>100.0 %</strong>")));
+        pages.perform(get("/plans/" + id + "/levels/builds").param("other", "20"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Parts that may come otherwise")));
         pages.perform(get("/plans/" + id + "/levels/builds").param("supply", "much"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("much")));

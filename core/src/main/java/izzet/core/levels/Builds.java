@@ -27,8 +27,10 @@ import java.util.function.IntPredicate;
  * @param lines that were compared, the most often lost first, then the tightest
  * @param values that were varied, the one that the tightest margin depends on most first
  * @param missing lines that are lost on paper already, and so are left out of all this
+ * @param others parts that may come otherwise
  */
-public record Builds(int count, int working, List<Line> lines, List<Value> values, List<Missing> missing) {
+public record Builds(
+        int count, int working, List<Line> lines, List<Value> values, List<Missing> missing, List<Other> others) {
 
     /** Builds that are made. */
     public static final int USUAL = 1000;
@@ -62,18 +64,34 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
      */
     public record Missing(String name, int read) {}
 
-    /** All of them. */
+    /**
+     * A look-alike in a part's place.
+     *
+     * @param with what it is
+     * @param trouble what is wrong with it where it comes alone
+     * @param came builds that it came in
+     * @param lost those of them that do not work
+     */
+    public record Other(String part, String with, List<String> trouble, int came, int lost) {}
+
+    /** All of them, with the parts that are planned. */
     public static Builds of(Circuit planned, double supplyPercent, double resistorPercent, int count) {
-        return of(planned, supplyPercent, resistorPercent, count, done -> true);
+        return of(planned, supplyPercent, resistorPercent, Variants.none(planned), count, done -> true);
     }
 
     /**
      * @param goOn hears how many builds are made; false ends with those
      * @param supplyPercent that supplies are off at most, either way
      * @param resistorPercent the same for resistors of the plan
+     * @param variants that parts may come as; a build with one that makes trouble does not work
      */
     public static Builds of(
-            Circuit planned, double supplyPercent, double resistorPercent, int most, IntPredicate goOn) {
+            Circuit planned,
+            double supplyPercent,
+            double resistorPercent,
+            Variants variants,
+            int most,
+            IntPredicate goOn) {
         Map<String, Double> nominal = margins(planned);
         Map<String, int[]> missing = new LinkedHashMap<>();
         nominal.forEach((name, margin) -> {
@@ -89,6 +107,9 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
         nominal.forEach((name, margin) -> worst.put(name, new double[] {margin, 0}));
         Random random = new Random(SEED);
         Random chips = new Random(SEED + 1);
+        Random bags = new Random(SEED + 2);
+        Map<Variants.Variant, int[]> came = new LinkedHashMap<>();
+        variants.all().forEach(v -> came.put(v, new int[2]));
         int rails = WhatIf.rails(planned).size();
         int working = 0;
         int count = 0;
@@ -96,7 +117,8 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
             for (int i = 0; i < names.size(); i++) {
                 off[i][build] = (2 * random.nextDouble() - 1) * (i < rails ? supplyPercent : resistorPercent);
             }
-            Circuit built = built(planned, off, build);
+            List<Variants.Variant> drawn = variants.draw(bags);
+            Circuit built = built(planned, variants, drawn, off, build);
             Map<String, Double> margins = margins(built);
             if (!missing.isEmpty()) {
                 allTheSame(built, missing, chips);
@@ -109,14 +131,22 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
                 least = Math.min(least, margin);
             }
             tightest[build] = least;
-            working += least >= -HAIR_VOLTS ? 1 : 0;
+            boolean works = least >= -HAIR_VOLTS && variants.trouble(drawn).isEmpty();
+            working += works ? 1 : 0;
+            for (Variants.Variant v : drawn) {
+                came.get(v)[0]++;
+                came.get(v)[1] += works ? 0 : 1;
+            }
         }
         List<Line> lines = new ArrayList<>();
         worst.forEach((name, w) -> lines.add(new Line(name, nominal.get(name), w[0], (int) w[1])));
         lines.sort(Comparator.comparingInt((Line l) -> -l.lost()).thenComparingDouble(Line::worst));
         List<Missing> lost = new ArrayList<>();
         missing.forEach((name, read) -> lost.add(new Missing(name, name.endsWith(OVER) ? -1 : read[0])));
-        return new Builds(count, working, lines, values(names, off, tightest, count, nominal.isEmpty()), lost);
+        List<Other> others = new ArrayList<>();
+        came.forEach(
+                (v, n) -> others.add(new Other(v.name(), v.with().name(), variants.trouble(List.of(v)), n[0], n[1])));
+        return new Builds(count, working, lines, values(names, off, tightest, count, nominal.isEmpty()), lost, others);
     }
 
     /** Counts the missing levels that lie on the right side of a threshold drawn for each chip's input. */
@@ -158,7 +188,8 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
         return names;
     }
 
-    private static Circuit built(Circuit planned, double[][] off, int build) {
+    private static Circuit built(
+            Circuit planned, Variants variants, List<Variants.Variant> drawn, double[][] off, int build) {
         Map<String, Double> percent = new LinkedHashMap<>();
         int at = 0;
         for (Rail rail : WhatIf.rails(planned)) {
@@ -181,7 +212,7 @@ public record Builds(int count, int working, List<Line> lines, List<Value> value
             resistors.add(new Resistor(r.id(), r.from(), r.to(), r.ohms() * (1 + off[at++][build] / 100)));
         }
         Plan plan = planned.plan().withConnections(wires).withResistors(resistors);
-        return WhatIf.supplies(new Circuit(plan, planned.catalog()), percent);
+        return WhatIf.supplies(new Circuit(variants.into(plan, drawn), planned.catalog()), percent);
     }
 
     /** Every margin of every line in volts; the least where a line is compared more than once. */

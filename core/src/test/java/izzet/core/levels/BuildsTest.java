@@ -3,9 +3,12 @@ package izzet.core.levels;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import izzet.core.Workbench;
 import izzet.core.catalog.CatalogReader;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Unit;
 import izzet.core.plan.PlanDocument;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** What many builds of a plan come to, against what can be reckoned by hand. */
@@ -48,6 +51,51 @@ class BuildsTest {
                         builds.missing().stream().map(Builds.Missing::name).toList());
     }
 
+    private static Builds withLookAlikes(Circuit circuit, double percent) {
+        return Builds.of(circuit, 0, 0, new Variants(circuit, percent, c -> List.of()), 1000, made -> true);
+    }
+
+    /** A display of which another one is sold with the same face: as often as told, and each such build is lost by its controller. */
+    @Test
+    void aLookAlikeInTheBagIsABuildThatDoesNotWork() {
+        Circuit circuit = Workbench.mcu().with("sign", Workbench.OLED).circuit();
+        Builds builds = withLookAlikes(circuit, 20);
+        int came = builds.others().stream().mapToInt(Builds.Other::came).sum();
+        assertThat(came).isBetween(150, 250);
+        assertThat(builds.working()).isEqualTo(1000 - came);
+        assertThat(builds.others()).extracting(Builds.Other::part).containsOnly("the sign");
+        assertThat(builds.others())
+                .anySatisfy(o -> assertThat(o.trouble())
+                        .contains("Its picture begins 2 columns in, not 0.")
+                        .anyMatch(t -> t.startsWith("Its controller is another one")))
+                .anySatisfy(
+                        o -> assertThat(o.trouble())
+                                .contains(
+                                        "Its header runs VCC, GND, SCL, SDA: plugged into the same places, its supply is reversed, which may destroy it."));
+        assertThat(withLookAlikes(circuit, 0).others()).isEmpty();
+    }
+
+    /** The program goes on speaking to the planned address; who asks for the check hears of it. */
+    @Test
+    void whatTheCheckFindsAnewCounts() {
+        Circuit circuit =
+                Workbench.mcu().with("cabin", "character-16x2-expander").circuit();
+        Variants variants = new Variants(circuit, 50, c -> {
+            Unit cabin = c.unit("cabin").orElseThrow();
+            assertThat(cabin.part().id()).isEqualTo("character-16x2-expander-a");
+            assertThat(cabin.placed().address())
+                    .isEqualTo(circuit.addressOf(circuit.unit("cabin").orElseThrow())
+                            .orElseThrow());
+            return List.of("nobody answers there");
+        });
+        Builds builds = Builds.of(circuit, 0, 0, variants, 200, made -> true);
+        assertThat(builds.others()).singleElement().satisfies(o -> {
+            assertThat(o.trouble()).contains("nobody answers there");
+            assertThat(o.lost()).isEqualTo(o.came()).isPositive();
+        });
+        assertThat(builds.working()).isEqualTo(200 - builds.others().get(0).came());
+    }
+
     /** Thresholds drawn evenly between the limits of low and high: as many lie below a level as it lies above the lower one. */
     @Test
     void aLevelBetweenTheLimitsIsReadByAsManyChipsAsLieBelowIt() {
@@ -69,10 +117,12 @@ class BuildsTest {
 
     @Test
     void whatIsStoppedTellsOfTheBuildsThatWereMade() {
-        Builds builds = Builds.of(panel(), 5, 5, 1000, done -> done < 40);
+        Builds builds = Builds.of(panel(), 5, 5, Variants.none(panel()), 1000, done -> done < 40);
         assertThat(builds.count()).isEqualTo(40);
         assertThat(builds.working()).isEqualTo(Builds.of(panel(), 5, 5, 40).working());
-        assertThat(Builds.of(panel(), 5, 5, 1000, done -> false).count()).isZero();
+        assertThat(Builds.of(panel(), 5, 5, Variants.none(panel()), 1000, done -> false)
+                        .count())
+                .isZero();
     }
 
     /** A panel that stands 5.5 V on its lines, driven from 5 V: half a volt to spare, and a percent of the supply takes 50 mV of it. */
