@@ -37,6 +37,9 @@ public final class Symptoms {
     /** What a test at the bench that speaks against a cause, or for it, does to it. */
     private static final double RULED_OUT = 0.02;
 
+    /** A cause that the test of another one speaks against, too. */
+    private static final double RULED_OUT_BESIDE = 0.1;
+
     private static final double CONFIRMED = 30;
     private static final double LONG_CENTIMETRES = 50;
     private static final int MANY_WIRES = 20;
@@ -55,7 +58,14 @@ public final class Symptoms {
             Map<String, Double> seen,
             List<Condition> plan,
             String test,
-            String mend) {}
+            String good,
+            List<String> out,
+            String mend) {
+
+        private Cause {
+            out = out == null ? List.of() : out;
+        }
+    }
 
     private record Table(String source, List<Symptom> symptoms, List<Cause> causes) {}
 
@@ -79,10 +89,20 @@ public final class Symptoms {
      * @param share of all, from 0 to 1
      * @param because what of the plan raises it
      * @param test to do at the bench, {@code mend} if it speaks for it
+     * @param good what comes of the test when it is not this
+     * @param out other causes that are hardly it then, by their names
      * @param answer {@code yes}, {@code no}, or empty before it was done
      */
     public record Likely(
-            String id, String name, double share, List<String> because, String test, String mend, String answer) {}
+            String id,
+            String name,
+            double share,
+            List<String> because,
+            String test,
+            String good,
+            List<String> out,
+            String mend,
+            String answer) {}
 
     /**
      * @param symptom id of one of {@link #all}
@@ -109,7 +129,7 @@ public final class Symptoms {
                 }
             }
             String answer = answers.getOrDefault(cause.id(), "");
-            w *= answer.equals("yes") ? CONFIRMED : answer.equals("no") ? RULED_OUT : 1;
+            w *= answer.equals("yes") ? CONFIRMED : answer.equals("no") ? RULED_OUT : beside(cause, answers);
             weight.put(cause, w);
             reasons.put(cause, because);
             sum += w;
@@ -122,10 +142,25 @@ public final class Symptoms {
                         e.getValue() / whole,
                         reasons.get(e.getKey()),
                         e.getKey().test(),
+                        e.getKey().good(),
+                        names(e.getKey().out(), weight.keySet()),
                         e.getKey().mend(),
                         answers.getOrDefault(e.getKey().id(), "")))
                 .sorted(Comparator.comparingDouble(Likely::share).reversed())
                 .toList();
+    }
+
+    /** What tests of other causes say of one that was not tested itself. */
+    private static double beside(Cause cause, Map<String, String> answers) {
+        return Known.TABLE.causes().stream()
+                        .anyMatch(c -> c.out().contains(cause.id())
+                                && answers.getOrDefault(c.id(), "").equals("no"))
+                ? RULED_OUT_BESIDE
+                : 1;
+    }
+
+    private static List<String> names(List<String> ids, Set<Cause> there) {
+        return there.stream().filter(c -> ids.contains(c.id())).map(Cause::name).toList();
     }
 
     /** Whether the plan is as a word of the table says. */

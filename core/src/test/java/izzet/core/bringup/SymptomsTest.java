@@ -38,7 +38,10 @@ class SymptomsTest {
                 assertThat(all.stream().mapToDouble(Symptoms.Likely::share).sum())
                         .isCloseTo(1, within(1e-9));
                 assertThat(all).isSortedAccordingTo((a, b) -> Double.compare(b.share(), a.share()));
-                assertThat(all).allMatch(l -> !l.test().isBlank() && !l.mend().isBlank());
+                assertThat(all)
+                        .allMatch(l -> !l.test().isBlank()
+                                && !l.good().isBlank()
+                                && !l.mend().isBlank());
             }
         });
         assertThat(of(Workbench.mcu(), "on fire", Map.of())).isEmpty();
@@ -74,6 +77,26 @@ class SymptomsTest {
         assertThat(after.get(0).id()).isNotEqualTo("contrast");
         assertThat(of(bench, "lit-blank", Map.of("not-started", "yes")).get(0).id())
                 .isEqualTo("not-started");
+    }
+
+    /** Who answers at the right address has a supply and its two wires: a good scan speaks against all of these. */
+    @Test
+    void aTestSpeaksAgainstOtherCausesToo() {
+        Workbench bench = Workbench.mcu().with("sign", Workbench.OLED);
+        List<Symptoms.Likely> before = of(bench, "blank", Map.of());
+        List<Symptoms.Likely> after = of(bench, "blank", Map.of("address", "no"));
+        assertThat(before)
+                .filteredOn(l -> l.id().equals("address"))
+                .flatExtracting(Symptoms.Likely::out)
+                .contains("Data and clock exchanged, or a wire one hole off");
+        for (String cause : List.of("supply", "swapped", "pull-ups")) {
+            assertThat(share(after, cause) / share(before, cause))
+                    .as(cause)
+                    .isLessThan(share(after, "too-early") / share(before, "too-early") / 5);
+        }
+        // What was found at the bench weighs more than what was reasoned from another test.
+        assertThat(share(of(bench, "blank", Map.of("address", "no", "supply", "yes")), "supply"))
+                .isGreaterThan(share(before, "supply"));
     }
 
     @Test
