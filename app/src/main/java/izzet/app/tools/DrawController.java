@@ -22,6 +22,7 @@ import izzet.core.draw.tools.PictureTool;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Base64;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -94,7 +95,8 @@ class DrawController {
         putIfThere(form, "flash", board.flashBytes());
         CodeTarget.all().stream()
                 .filter(target -> target.kinds().contains(board.kind()))
-                .findFirst()
+                // Registers are for those who choose them.
+                .min(Comparator.comparing(target -> target.pins().equals("port")))
                 .ifPresent(target -> form.putIfAbsent("language", target.title()));
     }
 
