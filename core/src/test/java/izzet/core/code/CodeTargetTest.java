@@ -2,6 +2,7 @@ package izzet.core.code;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.core.Outside;
 import izzet.core.Workbench;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Pin;
@@ -34,18 +35,7 @@ class CodeTargetTest {
     }
 
     private String run(String... command) throws Exception {
-        Path out = folder.resolve("out.txt");
-        Process process = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .redirectOutput(out.toFile())
-                .start();
-        int code = process.waitFor();
-        String said = Files.readString(out);
-        assertThat(code)
-                .as(String.join(" ", command) + "\n" + said.substring(0, Math.min(4000, said.length())))
-                .isZero();
-        return said;
+        return Outside.run(folder, command);
     }
 
     private static CodeTarget target(String file) {

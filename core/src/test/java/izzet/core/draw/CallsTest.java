@@ -2,6 +2,7 @@ package izzet.core.draw;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.core.Outside;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -46,15 +47,7 @@ class CallsTest {
     }
 
     private List<Integer> run(String... command) throws Exception {
-        Path out = folder.resolve("out.txt");
-        Process process = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .redirectOutput(out.toFile())
-                .start();
-        int code = process.waitFor();
-        String said = Files.readString(out);
-        assertThat(code).as(said).isZero();
+        String said = Outside.run(folder, command);
         return said.lines()
                 .filter(l -> l.matches("\\d+"))
                 .map(Integer::parseInt)
