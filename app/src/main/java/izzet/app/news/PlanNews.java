@@ -7,11 +7,13 @@ import izzet.app.store.SharedDatabase;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -69,8 +71,11 @@ public class PlanNews {
 
     /** Tells what other programs did to plans that somebody listens to. */
     void look() {
-        listeners.values().removeIf(List::isEmpty);
-        elsewhere.look(listeners.keySet(), plan -> tell(plan, "edited", state(plan)), (plan, key) -> ticked(plan, key));
+        Set<Long> watched = listeners.entrySet().stream()
+                .filter(e -> !e.getValue().isEmpty())
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+        elsewhere.look(watched, plan -> tell(plan, "edited", state(plan)), this::ticked);
     }
 
     /**

@@ -54,7 +54,7 @@ final class TakeOver {
                 ? null
                 : Replacement.of(circuit, unit, others.get(0))
                         .map(e -> new ReadBack.Take(
-                                unit.name() + " is a " + others.get(0).shortName(), e))
+                                "Put " + others.get(0).shortName() + " in the place of " + unit.name(), e))
                         .orElse(null);
     }
 }

@@ -204,8 +204,12 @@ public final class CharacterModel implements Glass.Text {
     public List<Misfit> misfits() {
         List<Misfit> all = new ArrayList<>();
         if (setUps > 0 && !twoLines && rows > 1) {
+            // A single one may be half of two others, where a record begins between their halves.
             all.add(new Misfit(
-                    "is set up for one line: the others stay dark", "Send 28 over 4 lines, 38 over 8.", true, SOURCE));
+                    "is set up for one line: the others stay dark",
+                    "Send 28 over 4 lines, 38 over 8.",
+                    setUps >= WHOLE_SET_UP,
+                    SOURCE));
         }
         if (setUps >= WHOLE_SET_UP && !(switched && on)) {
             all.add(Misfit.neverOn("0C", SOURCE));

@@ -68,6 +68,18 @@ class FamiliesTest {
         return (Glass.Pixels) session.glass().orElseThrow();
     }
 
+    /** Its sibling with 132 columns has no such commands, and takes the bytes behind as commands of their own. */
+    @Test
+    void aGlassThatScrollsByItselfSaysHow() {
+        Session session = session("page-oled", 128, 64);
+        session.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
+        assertThat(session.glass().orElseThrow().state())
+                .isEqualTo("scrolling by itself to the left, a column each 3 frames, pages 1 to 6, which is not drawn");
+        Session wide = session("page-oled-132", 132, 64);
+        wide.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
+        assertThat(wide.glass().orElseThrow().state()).isEmpty();
+    }
+
     /** A set-up sent one byte a transfer is understood like one in a piece. */
     @Test
     void stateLivesFromOneTransferToTheNext() {

@@ -228,7 +228,8 @@ class MisfitTest {
             value = {
                 "16x2 | 30 30 30 28 0C 06 01 |",
                 "16x2 | 80 C0 |",
-                "16x2 | 20 0C | FIX the cabin is set up for one line: the others stay dark.",
+                "16x2 | 20 0C | NOTE the cabin is set up for one line: the others stay dark.",
+                "16x2 | 30 30 30 20 0C | FIX the cabin is set up for one line: the others stay dark.",
                 "16x2 | 30 30 30 28 06 01 | FIX the cabin is set up and never switched on",
                 "16x2 | 30 30 30 28 0C 08 | FIX the cabin is set up and never switched on, or switched off at the end",
                 "20x4 | 28 80 C0 94 D4 |",

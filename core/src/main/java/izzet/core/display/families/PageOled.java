@@ -173,10 +173,7 @@ public final class PageOled implements Interpreter {
                         page = firstPage;
                     }
                 }
-                case 0x26, 0x27, 0x29, 0x2A ->
-                    scroll = " " + (c == 0x26 || c == 0x29 ? "to the right" : "to the left")
-                            + (c >= 0x29 ? " and upwards" : "") + ", a column each " + FRAMES[parameters[2] & 7]
-                            + " frames, pages " + (parameters[1] & 7) + " to " + (parameters[3] & 7);
+                case 0x26, 0x27, 0x29, 0x2A -> scroll = wide ? "" : scroll(c);
                 case 0x2E -> scrolling = false;
                 case 0x2F -> scrolling = !wide;
                 case 0xA0 -> mirrored = false;
@@ -201,6 +198,12 @@ public final class PageOled implements Interpreter {
                 case 0xD3 -> offset = p & 0x3F;
                 default -> {}
             }
+        }
+
+        private String scroll(int c) {
+            return " " + (c == 0x26 || c == 0x29 ? "to the right" : "to the left") + (c >= 0x29 ? " and upwards" : "")
+                    + ", a column each " + FRAMES[parameters[2] & 7] + " frames, pages " + (parameters[1] & 7) + " to "
+                    + (parameters[3] & 7);
         }
 
         @Override
