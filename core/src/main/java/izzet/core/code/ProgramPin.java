@@ -2,6 +2,10 @@ package izzet.core.code;
 
 import izzet.core.catalog.Board;
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
+import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Wire;
+import java.util.Optional;
 
 /**
  * A pin as programs call it.
@@ -31,6 +35,14 @@ public record ProgramPin(String label, String sketch, int gpio, String port, int
                     chip.startsWith("C") ? -1 : bit);
         }
         return new ProgramPin(pin.label(), "", -1, "", -1);
+    }
+
+    /** The pin that a line ends at, for programs to move; empty where it is on a rail, on nothing, or on the reset of the board itself. */
+    static Optional<ProgramPin> under(Circuit circuit, Wire wire) {
+        return circuit.pinsUnder(wire).stream()
+                .filter(p -> !p.can(PinFunction.BOARD_RESET))
+                .findFirst()
+                .map(p -> of(circuit.board(), p));
     }
 
     /** As the framework numbers the pins of the 8-bit chip. */

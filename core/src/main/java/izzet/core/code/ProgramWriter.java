@@ -3,7 +3,6 @@ package izzet.core.code;
 import izzet.core.catalog.ActiveLevel;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Gates;
@@ -102,7 +101,7 @@ public final class ProgramWriter {
     }
 
     Optional<ProgramPin> pin(Wire wire) {
-        return circuit.pinsUnder(wire).stream().findFirst().map((Pin p) -> ProgramPin.of(circuit.board(), p));
+        return ProgramPin.under(circuit, wire);
     }
 
     /** The bus of a part; empty where its lines are on no pins. Parallel lines are a bus of the part's own. */

@@ -383,7 +383,7 @@ public final class ReadBack {
         List<String> has = new ArrayList<>();
         boolean agrees = false;
         for (Wire wire : wires) {
-            Optional<ProgramPin> pin = programPin(circuit, wire);
+            Optional<ProgramPin> pin = ProgramPin.under(circuit, wire);
             has.add(wire.label() + " " + pin.map(p -> "on " + p.label()).orElse("on no pin"));
             agrees |= pin.map(p -> same(p, value)).orElse(value.equals(NONE));
         }
@@ -421,14 +421,10 @@ public final class ReadBack {
                 instead));
     }
 
-    private static Optional<ProgramPin> programPin(Circuit circuit, Wire wire) {
-        return circuit.pinsUnder(wire).stream().findFirst().map(p -> ProgramPin.of(circuit.board(), p));
-    }
-
     /** What the plan's pin is called in the manner of the text; null where it has several, or no word for what it has. */
     private static String instead(Circuit circuit, Found found, List<Wire> wires, Meaning meaning) {
         Set<String> pins = wires.stream()
-                .map(w -> programPin(circuit, w)
+                .map(w -> ProgramPin.under(circuit, w)
                         .map(p -> called(p, found.value()))
                         .orElse(NONE))
                 .collect(Collectors.toCollection(LinkedHashSet::new));

@@ -30,9 +30,10 @@ final class TakeOver {
     /** A line that is no bus's goes to a pin that nothing else has. */
     static ReadBack.Take pin(Circuit circuit, Wire wire, Pin pin) {
         boolean bus = wire.role().i2c() || wire.role().spi();
-        if (bus
-                || !circuit.usersOf(pin).isEmpty()
-                || !LegalPins.of(circuit, wire).contains(pin)) {
+        // A wire that was drawn from its other end would stay beside the new one.
+        boolean fromElsewhere = circuit.plan().connections().stream().anyMatch(c -> c.to().equals(wire.from()));
+        boolean free = circuit.usersOf(pin).isEmpty();
+        if (bus || fromElsewhere || !free || !LegalPins.of(circuit, wire).contains(pin)) {
             return null;
         }
         PlanEdit edit = LineEdits.tie(circuit.plan(), wire.from(), Target.pin(pin.id()), null, null);

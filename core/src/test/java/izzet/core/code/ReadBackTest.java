@@ -150,6 +150,42 @@ class ReadBackTest {
         assertThat(only("#define TFT_HEIGHT 160").verdict()).isEqualTo(Verdict.AGREES);
     }
 
+    /** Many let a display's reset follow the board's own: no program moves that pin, and none has a number for it. */
+    @ParameterizedTest
+    @CsvSource({"mcu-8bit-5v-14-6,RESET", "mcu-8bit-bare-28,PC6", "mcu-dual-40,RUN"})
+    void aResetThatFollowsTheBoardsIsOnNoPinOfTheProgram(String board, String pin) {
+        Circuit circuit = Workbench.on(board)
+                .with("map", "colour-128x160-serial-shifted")
+                .off("map:RST")
+                .wire("map:RST", "board:" + pin)
+                .circuit();
+        assertThat(BringUp.of(circuit).constants())
+                .filteredOn(c -> c.name().equals("THE_MAP_RST"))
+                .extracting(Constant::text)
+                .containsExactly("-1");
+        assertThat(CodeTarget.all())
+                .filteredOn(t -> t.kinds().contains("microcontroller"))
+                .anyMatch(t -> t.missing(circuit).isEmpty());
+        assertThat(ReadBack.of(circuit, "TFT_RST = -1").get(0).verdict()).isEqualTo(Verdict.AGREES);
+        Row other = ReadBack.of(circuit, "TFT_RST = 9").get(0);
+        assertThat(other.verdict()).isEqualTo(Verdict.DIFFERS);
+        assertThat(other.instead().text()).isEqualTo("-1");
+    }
+
+    /** A wire that somebody drew from an expander to the display stays where it is: no second one is put beside it. */
+    @Test
+    void aWireDrawnFromItsOtherEndIsNotDoubled() {
+        Workbench bench = Workbench.mcu()
+                .with("levers", "expander-8")
+                .with("map", "colour-128x160-serial-shifted")
+                .off("map:RST");
+        assertThat(ReadBack.of(bench.circuit(), "TFT_RST = 5").get(0).take()).isNotNull();
+        bench.wire("levers:P0", "map:RST");
+        Row row = ReadBack.of(bench.circuit(), "TFT_RST = 5").get(0);
+        assertThat(row.verdict()).isEqualTo(Verdict.DIFFERS);
+        assertThat(row.take()).isNull();
+    }
+
     @Test
     void whoHasThePinIsTold() {
         Circuit crowded = Workbench.mcu()
