@@ -136,20 +136,21 @@ class BringUpController {
         }
         fill(frame, "", Set.of(), Set.of(), model);
         model.addAttribute("told", told);
+        List<ReadBack.Row> rows;
         try {
-            String text = told;
-            List<ReadBack.Row> rows = ReadBack.of(frame.circuit(), text);
-            if (!put.isEmpty()) {
-                text = ReadBack.corrected(text, put.equals("all") ? rows : List.of(row(rows, put)));
-                rows = ReadBack.of(frame.circuit(), text);
-            }
-            model.addAttribute("told", text);
-            model.addAttribute("read", rows);
-            model.addAttribute(
-                    "puts", rows.stream().filter(r -> r.instead() != null).count());
+            rows = ReadBack.of(frame.circuit(), told);
         } catch (IllegalArgumentException e) {
             model.addAttribute("readFault", scanned(frame, told, model) ? A_SCAN : e.getMessage());
+            return "bringup/page";
         }
+        if (!put.isEmpty()) {
+            String text = ReadBack.corrected(told, put.equals("all") ? rows : List.of(row(rows, put)));
+            rows = ReadBack.of(frame.circuit(), text);
+            model.addAttribute("told", text);
+        }
+        model.addAttribute("read", rows);
+        model.addAttribute(
+                "puts", rows.stream().filter(r -> r.instead() != null).count());
         return "bringup/page";
     }
 

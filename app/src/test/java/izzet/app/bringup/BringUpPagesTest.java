@@ -103,6 +103,11 @@ class BringUpPagesTest extends PagesOfAPlan {
         assertThat(page.locator("#read-back [role=alert]")).containsText("reads as the result of a scan");
         assertThat(page.locator(".scan-rows")).containsText("Hall sign answers at 0x3D, moved by its pads");
         page.context().close();
+        pages.perform(post(path() + "/read-back")
+                        .param("told", "address = 0x3D")
+                        .param("put", "x"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("read it again")));
         pages.perform(post(path() + "/read-back").param("told", "rows = 32").param("take", "7"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("read it again")));
