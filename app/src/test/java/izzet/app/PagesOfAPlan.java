@@ -14,6 +14,16 @@ import org.springframework.test.web.servlet.MockMvc;
 @OneApplication
 public abstract class PagesOfAPlan {
 
+    /** A display on the 2-wire bus of an 8-bit board, wired whole. */
+    protected static final String A_SIGN =
+            """
+            {"format":"izzet-plan","version":1,"name":"Weir","board":"mcu-8bit-5v-14-6","parts":[
+            {"id":"sign","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
+            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
+            "connections":[{"from":"sign:VCC","to":"rail:5V"},{"from":"sign:GND","to":"rail:GND"},
+            {"from":"sign:SCL","to":"board:A5"},{"from":"sign:SDA","to":"board:A4"}]}
+            """;
+
     protected static Browser browser;
 
     private final String document;

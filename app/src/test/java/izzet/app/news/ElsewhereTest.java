@@ -19,15 +19,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 /** What another program did on the same database reaches pages that are open here. */
 class ElsewhereTest extends PagesOfAPlan {
 
-    private static final String PLAN =
-            """
-            {"format":"izzet-plan","version":1,"name":"Weir","board":"mcu-8bit-5v-14-6","parts":[
-            {"id":"sign","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
-            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
-            "connections":[{"from":"sign:VCC","to":"rail:5V"},{"from":"sign:GND","to":"rail:GND"},
-            {"from":"sign:SCL","to":"board:A5"},{"from":"sign:SDA","to":"board:A4"}]}
-            """;
-
     @Autowired
     private PlanNews news;
 
@@ -35,7 +26,7 @@ class ElsewhereTest extends PagesOfAPlan {
     private TickStore ticks;
 
     ElsewhereTest() {
-        super(PLAN);
+        super(A_SIGN);
     }
 
     /** The tick goes into the database and past the news, as another program's does. */

@@ -22,20 +22,11 @@ class ScrubTimesTest extends PagesOfAPlan {
     private static final int COMMANDS = 10_000;
     private static final int DRAWN = 600;
 
-    private static final String PLAN =
-            """
-            {"format":"izzet-plan","version":1,"name":"Weir","board":"mcu-8bit-5v-14-6","parts":[
-            {"id":"sign","part":"oled-128x64-page-2wire","partVersion":2,"name":"Hall sign","interface":"2-wire","bus":"i2c"}],
-            "buses":[{"id":"i2c","kind":"i2c","name":"I2C bus","controller":"i2c0","clockHz":100000}],
-            "connections":[{"from":"sign:VCC","to":"rail:5V"},{"from":"sign:GND","to":"rail:GND"},
-            {"from":"sign:SCL","to":"board:A5"},{"from":"sign:SDA","to":"board:A4"}]}
-            """;
-
     @Autowired
     private RecordStore records;
 
     ScrubTimesTest() {
-        super(PLAN);
+        super(A_SIGN);
     }
 
     /** Transfers of a command or of eight bytes of a picture each, as clock and data lines. */
