@@ -27,7 +27,7 @@ public class IzzetApplication {
     public static void main(String[] args) {
         // Before a second thread may log, or the logging system tells of its own start.
         LoggerFactory.getLogger(IzzetApplication.class);
-        CatalogAhead.begin();
+        Ahead.begin();
         DataReady data = new DataReady();
         try {
             SpringApplication application = new SpringApplication(IzzetApplication.class);
@@ -58,7 +58,7 @@ public class IzzetApplication {
     @Bean
     @Lazy(false)
     Catalog catalog() {
-        return CatalogAhead.get();
+        return Ahead.catalog();
     }
 
     @Bean

@@ -1,6 +1,7 @@
 package izzet.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -9,6 +10,8 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import jakarta.persistence.Entity;
 import org.junit.jupiter.api.Test;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Arrows point one way; see docs/architecture.md. */
 class ArchitectureTest {
@@ -40,6 +43,24 @@ class ArchitectureTest {
     }
 
     /** Everything goes through Hibernate: only what the start and a dialect need to name faults and types is known. */
+    /** Elsewhere they would not be noticed: see OwnTransactions. */
+    @Test
+    void transactionsAreOfServices() {
+        classes()
+                .that()
+                .areAnnotatedWith(Transactional.class)
+                .should()
+                .beAnnotatedWith(Service.class)
+                .check(app);
+        methods()
+                .that()
+                .areAnnotatedWith(Transactional.class)
+                .should()
+                .beDeclaredInClassesThat()
+                .areAnnotatedWith(Service.class)
+                .check(app);
+    }
+
     @Test
     void nobodyUsesConnections() {
         noClasses()

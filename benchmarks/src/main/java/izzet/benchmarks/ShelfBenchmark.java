@@ -28,7 +28,7 @@ public class ShelfBenchmark {
 
     private final Catalog catalog = CatalogReader.shipped();
     private final Search search = new Search(catalog);
-    private final QuickList quickList = new QuickList(catalog, search);
+    private final QuickList quickList = new QuickList(catalog, () -> search);
     private final Assigner assigner = new SolverAssigner();
 
     @Benchmark

@@ -100,7 +100,7 @@ public class Shelf {
 
     public QuickList quickList() {
         State now = state;
-        return new QuickList(now.catalog(), now.search().get());
+        return new QuickList(now.catalog(), now.search());
     }
 
     public LookAlikes lookAlikes() {

@@ -93,14 +93,14 @@ public class PlanStore {
      */
     public List<Entry> list(int page, int size) {
         List<Entry> all = new ArrayList<>();
-        List<PlanRows.Head> heads = plans.heads(false, PageRequest.of(page, size));
-        for (int from = 0; from < heads.size(); from += AT_ONCE) {
-            List<PlanRows.Head> some = heads.subList(from, Math.min(heads.size(), from + AT_ONCE));
+        List<PlanRow> rows = plans.kept(PageRequest.of(page, size));
+        for (int from = 0; from < rows.size(); from += AT_ONCE) {
+            List<PlanRow> some = rows.subList(from, Math.min(rows.size(), from + AT_ONCE));
             Map<Long, String> documents = revisions
-                    .current(some.stream().map(PlanRows.Head::id).toList())
+                    .current(some.stream().map(PlanRow::id).toList())
                     .stream()
-                    .collect(Collectors.toMap(RevisionRows.Current::planId, RevisionRows.Current::document));
-            some.forEach(h -> all.add(entry(h, documents.get(h.id()))));
+                    .collect(Collectors.toMap(r -> r.id().planId(), RevisionRow::document));
+            some.forEach(r -> all.add(entry(r, documents.get(r.id()))));
         }
         return all;
     }
@@ -110,33 +110,37 @@ public class PlanStore {
 
     /** The names of the last changed plans, without reading them. */
     public List<Named> names(int most) {
-        return named(false, most);
+        return named(plans.kept(PageRequest.of(0, most)));
     }
 
     /** Plans that are not deleted. */
     public long count() {
-        return plans.countByDeletedAtIsNull();
+        return plans.countKept();
     }
 
     /** Deleted plans, which can be taken back; the latest. */
     public List<Named> deleted() {
-        return named(true, MOST_DELETED);
+        return named(plans.deleted(PageRequest.of(0, MOST_DELETED)));
     }
 
-    private List<Named> named(boolean deleted, int most) {
-        return plans.heads(deleted, PageRequest.of(0, most)).stream()
-                .map(h -> new Named(h.id(), h.name()))
-                .toList();
+    private static List<Named> named(List<PlanRow> rows) {
+        return rows.stream().map(r -> new Named(r.id(), r.name())).toList();
     }
 
-    private Entry entry(PlanRows.Head h, String document) {
+    private Entry entry(PlanRow row, String document) {
         try {
             Plan plan = documents.readStored(document);
             return new Entry(
-                    h.id(), h.version(), plan.name(), plan.board(), plan.parts().size(), h.changedAt(), true);
+                    row.id(),
+                    row.version(),
+                    plan.name(),
+                    plan.board(),
+                    plan.parts().size(),
+                    row.changedAt(),
+                    true);
         } catch (RuntimeException e) {
-            LOG.warn("The current revision of plan {} cannot be read.", h.id(), e);
-            return new Entry(h.id(), h.version(), h.name(), "", 0, h.changedAt(), false);
+            LOG.warn("The current revision of plan {} cannot be read.", row.id(), e);
+            return new Entry(row.id(), row.version(), row.name(), "", 0, row.changedAt(), false);
         }
     }
 
@@ -230,7 +234,7 @@ public class PlanStore {
     private StoredPlan step(long id, long version, int by) {
         PlanRow row = row(id, version);
         int number = row.currentNumber() + by;
-        if (number >= 1 && revisions.document(id, number).isPresent()) {
+        if (number >= 1 && revisions.done(id, number).isPresent()) {
             move(id, version, number, revision(id, number).name());
         }
         return get(id);
@@ -320,7 +324,8 @@ public class PlanStore {
     @Transactional(readOnly = true)
     public Plan revision(long id, int number) {
         String document = revisions
-                .document(id, number)
+                .findById(new RevisionRow.Key(id, number))
+                .map(RevisionRow::document)
                 .orElseThrow(() -> new NoSuchThing("Plan " + id + " has no revision " + number + "."));
         try {
             return documents.readStored(document);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 /** Entries of logs; those that were deleted are left out, except by their number. */
@@ -38,7 +39,7 @@ public interface LogEntryRows extends JpaRepository<LogEntryRow, Long> {
     @Query("select e from LogEntryRow e where e.planId = :plan and e.id = :id")
     Optional<LogEntryRow> one(long plan, long id);
 
-    @Query("select count(e) from LogEntryRow e where e.planId = :plan and not e.deleted")
+    @NativeQuery("select count(*) from log_entry where plan_id = :plan and not deleted")
     long countOf(long plan);
 
     @Query("select e.about from LogEntryRow e where e.planId = :plan and not e.deleted and e.about <> ''")

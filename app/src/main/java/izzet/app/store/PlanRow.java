@@ -68,6 +68,10 @@ public final class PlanRow {
         return version;
     }
 
+    public Instant changedAt() {
+        return changedAt;
+    }
+
     public boolean deleted() {
         return deletedAt != null;
     }

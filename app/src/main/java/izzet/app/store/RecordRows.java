@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 /** Records with their lines. */
@@ -18,7 +19,7 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
     @Query("select r from RecordRow r where r.id = :id and r.planId = :plan and r.whole")
     Optional<RecordRow> whole(long plan, long id);
 
-    @Query("select count(r) from RecordRow r where r.planId = :plan and r.whole")
+    @NativeQuery("select count(*) from record where plan_id = :plan and whole")
     long countOf(long plan);
 
     @Query("select l from RecordLineRow l where l.id.recordId = :id order by l.id.line")
@@ -48,6 +49,6 @@ public interface RecordRows extends JpaRepository<RecordRow, Long> {
 
     /** Those that an earlier run left half. */
     @Modifying
-    @Query("delete from RecordRow r where not r.whole and r.uploadedAt < :before")
+    @NativeQuery("delete from record where not whole and uploaded_at < :before")
     int sweep(Instant before);
 }

@@ -41,4 +41,12 @@ public final class RevisionRow {
         this.done = done;
         this.document = document;
     }
+
+    public Key id() {
+        return id;
+    }
+
+    public String document() {
+        return document;
+    }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 /** Histories of plans. */
@@ -14,21 +15,15 @@ public interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key
     /** A revision without its document. */
     record Change(int number, Instant at, String done) {}
 
-    @Query("select r.document from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
-    Optional<String> document(long plan, int number);
-
-    @Query("select r.done from RevisionRow r where r.id.planId = :plan and r.id.number = :number")
+    @NativeQuery("select done from plan_revision where plan_id = :plan and number = :number")
     Optional<String> done(long plan, int number);
 
-    /** What a plan is now. */
-    record Current(long planId, String document) {}
-
-    /** Of some plans; few at once, since documents may be long. */
-    @Query(
+    /** What some plans are now; few at once, since documents may be long. */
+    @NativeQuery(
             """
-            select new izzet.app.store.RevisionRows$Current(p.id, r.document)
-            from PlanRow p join RevisionRow r on r.id.planId = p.id and r.id.number = p.currentNumber where p.id in :plans""")
-    List<Current> current(List<Long> plans);
+            select r.* from plan p join plan_revision r on r.plan_id = p.id and r.number = p.current_number
+            where p.id in (:plans)""")
+    List<RevisionRow> current(List<Long> plans);
 
     /** Newest first, of those before a number. */
     @Query(

@@ -4,12 +4,13 @@ import java.util.List;
 import java.util.Set;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 /** Versions of items that plans were made with, and own items. */
 public interface ShelfItemRows extends JpaRepository<ShelfItemRow, ShelfItemRow.Key> {
 
-    @Query("select s from ShelfItemRow s order by s.key.kind, s.key.itemId, s.key.version")
+    @NativeQuery("select * from shelf_item order by kind, id, version")
     List<ShelfItemRow> inOrder();
 
     @Query("select new izzet.app.store.ShelfItemRow$Key(s.key.kind, s.key.itemId, s.key.version) from ShelfItemRow s")

@@ -2,11 +2,11 @@ package izzet.app.store;
 
 import java.util.Set;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.NativeQuery;
 
 /** Wiring steps that are done. */
 public interface TickRows extends JpaRepository<TickRow, TickRow.Key> {
 
-    @Query("select t.id.stepKey from TickRow t where t.id.planId = :plan")
+    @NativeQuery("select step_key from tick where plan_id = :plan")
     Set<String> keys(long plan);
 }

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -105,14 +106,16 @@ public final class QuickList {
     }
 
     private final Catalog catalog;
-    private final List<Indexed> items;
-    private final Vocabulary vocabulary;
+    private final Supplier<Search> search;
 
-    /** @param search of the same catalogue, whose index is used */
-    public QuickList(Catalog catalog, Search search) {
+    /** @param search of the same catalogue, whose index is used; asked for when there is something to read */
+    public QuickList(Catalog catalog, Supplier<Search> search) {
         this.catalog = catalog;
-        this.items = search.items();
-        this.vocabulary = search.vocabulary();
+        this.search = search;
+    }
+
+    private Vocabulary vocabulary() {
+        return search.get().vocabulary();
     }
 
     /** @throws IllegalArgumentException when the text is too long */
@@ -146,7 +149,9 @@ public final class QuickList {
                 put(chunk, whole.get());
             } else {
                 chunk.words().stream()
-                        .filter(w -> !vocabulary.noise(w) && !vocabulary.small(w) && !vocabulary.large(w))
+                        .filter(w -> !vocabulary().noise(w)
+                                && !vocabulary().small(w)
+                                && !vocabulary().large(w))
                         .forEach(unread::add);
             }
         }
@@ -260,7 +265,7 @@ public final class QuickList {
         List<String> paired = new ArrayList<>();
         for (int i = 0; i < words.size(); i++) {
             String both = i + 1 < words.size() ? words.get(i) + "x" + words.get(i + 1) : "";
-            if (both.matches("\\d+x\\d+") && vocabulary.firm(both)) {
+            if (both.matches("\\d+x\\d+") && vocabulary().firm(both)) {
                 paired.add(both);
                 i++;
             } else {
@@ -276,7 +281,7 @@ public final class QuickList {
 
     private boolean isCount(List<String> words, int at) {
         if (!COUNT.matcher(words.get(at)).matches()
-                || words.get(at).matches("\\d+") && vocabulary.startsPhrase(words.subList(at, words.size()))) {
+                || words.get(at).matches("\\d+") && vocabulary().startsPhrase(words.subList(at, words.size()))) {
             return false;
         }
         if (at + 1 == words.size() || Words.UNITS.contains(words.get(at + 1))) {
@@ -291,7 +296,7 @@ public final class QuickList {
     private Chunk counted(List<String> words) {
         List<String> left = new ArrayList<>(words);
         while (!left.isEmpty()
-                && vocabulary.noise(left.get(0))
+                && vocabulary().noise(left.get(0))
                 && !COUNT.matcher(left.get(0)).matches()) {
             if (List.of("couple", "pair").contains(left.get(0))) {
                 return new Chunk(2, left.subList(1, left.size()));
@@ -330,7 +335,7 @@ public final class QuickList {
         List<Clause> clauses = clauses(words);
         List<Clause> unwanted = clauses(all.subList(Math.min(all.size(), no + 1), all.size()));
         List<Fit> fits = new ArrayList<>();
-        for (Indexed item : items) {
+        for (Indexed item : search.get().items()) {
             fit(item, clauses).filter(f -> !has(item, unwanted)).ifPresent(fits::add);
         }
         if (fits.isEmpty()) {
@@ -362,9 +367,11 @@ public final class QuickList {
 
     private List<Clause> clauses(List<String> words) {
         List<String> telling = words.stream()
-                .filter(w -> !vocabulary.noise(w) && !vocabulary.small(w) && !vocabulary.large(w))
+                .filter(w -> !vocabulary().noise(w)
+                        && !vocabulary().small(w)
+                        && !vocabulary().large(w))
                 .toList();
-        return vocabulary.clauses(telling).stream().map(Clause::strict).toList();
+        return vocabulary().clauses(telling).stream().map(Clause::strict).toList();
     }
 
     /** What was said not to be: "oled not spi", "lcd without backpack". */
@@ -378,8 +385,8 @@ public final class QuickList {
     }
 
     private List<Fit> ofSize(List<Fit> fits, List<String> words) {
-        boolean small = words.stream().anyMatch(vocabulary::small);
-        boolean large = words.stream().anyMatch(vocabulary::large);
+        boolean small = words.stream().anyMatch(vocabulary()::small);
+        boolean large = words.stream().anyMatch(vocabulary()::large);
         if (!small && !large) {
             return fits;
         }

@@ -17,7 +17,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class QuickListTest {
 
-    private static final QuickList LIST = new QuickList(Workbench.CATALOG, new Search(Workbench.CATALOG));
+    private static final Search SEARCH = new Search(Workbench.CATALOG);
+    private static final QuickList LIST = new QuickList(Workbench.CATALOG, () -> SEARCH);
 
     static Stream<String> lines() throws IOException {
         try (InputStream in = QuickListTest.class.getResourceAsStream("/quicklist/lines.txt")) {
@@ -79,6 +80,14 @@ class QuickListTest {
         assertThat(item.part()).isEqualTo("oled-128x64-page-2wire");
         assertThat(item.sure()).isFalse();
         assertThat(item.alternatives()).noneMatch(id -> id.startsWith("oled-1v3"));
+    }
+
+    @Test
+    void nothingIsIndexedForAnEmptyText() {
+        QuickList list = new QuickList(Workbench.CATALOG, () -> {
+            throw new AssertionError("an index was asked for");
+        });
+        assertThat(list.read(" \n").parts()).isEmpty();
     }
 
     @Test

@@ -66,7 +66,7 @@ public final class FuzzTargets {
     private static final PlanDocument PLANS = new PlanDocument();
     private static final CatalogReader READER = new CatalogReader();
     private static final Search SEARCH = new Search(Workbench.CATALOG);
-    private static final QuickList QUICK = new QuickList(Workbench.CATALOG, SEARCH);
+    private static final QuickList QUICK = new QuickList(Workbench.CATALOG, () -> SEARCH);
     private static final Circuit CIRCUIT =
             Workbench.mcu().with("a", Workbench.OLED).with("b", Workbench.OLED).circuit();
     private static final Map<String, Target> ALL = all();
