@@ -22,7 +22,7 @@ public final class WaveTimes {
 
     private static final int USUAL_MEGABYTES = 1000;
     private static final int LOOKS = 400;
-    private static final int WARM = 60;
+    private static final int WARM = 400;
     private static final int COLUMNS = 1200;
     private static final int LINES = 8;
 

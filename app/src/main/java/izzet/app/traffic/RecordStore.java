@@ -4,7 +4,6 @@ import izzet.app.fault.NoSuchThing;
 import izzet.app.store.BlockStream;
 import izzet.app.store.Blocks;
 import izzet.app.store.EdgeBlockRow;
-import izzet.app.store.EventBlockRow;
 import izzet.app.store.RecordBusLineRow;
 import izzet.app.store.RecordBusRow;
 import izzet.app.store.RecordLineRow;
@@ -372,17 +371,8 @@ public class RecordStore {
 
     /** @return how many events there are */
     private int decode(StoredRecord record, long bus, Protocol protocol, Settings settings) {
-        List<BusEvent> pending = new ArrayList<>();
-        int[] counts = new int[3];
-        Decoder decoder = protocol.decoder(settings, e -> {
-            pending.add(e);
-            counts[0]++;
-            counts[2] += EventBlock.weight(e);
-            if (pending.size() == EventBlock.CAPACITY || counts[2] > EventBlock.MOST_WORDS) {
-                flush(protocol, bus, counts[1]++, pending);
-                counts[2] = 0;
-            }
-        });
+        EventWriter writer = new EventWriter(entities, transactions, protocol, bus);
+        Decoder decoder = protocol.decoder(settings, writer);
         decoder.begin(record.scale());
         Map<String, Integer> numbers = numbers(record, settings);
         merge(
@@ -390,24 +380,7 @@ public class RecordStore {
                 role -> numbers.containsKey(role) ? new EdgeCursor(blocks(record.id(), numbers.get(role))) : null,
                 decoder);
         decoder.end(record.lastTick());
-        flush(protocol, bus, counts[1], pending);
-        return counts[0];
-    }
-
-    private void flush(Protocol protocol, long bus, int seq, List<BusEvent> pending) {
-        if (!pending.isEmpty()) {
-            EventBlockRow block = new EventBlockRow(
-                    new EventBlockRow.Key(bus, seq),
-                    pending.get(0).start(),
-                    pending.get(pending.size() - 1).end(),
-                    EventBlock.pack(protocol, pending));
-            pending.clear();
-            transactions.executeWithoutResult(t -> {
-                entities.persist(block);
-                entities.flush();
-                entities.detach(block);
-            });
-        }
+        return writer.end();
     }
 
     /** Where the changes of a role's line come from; null where it has none. */
@@ -609,11 +582,16 @@ public class RecordStore {
                 .iterator();
     }
 
-    /** A stretch of some lines as columns of a picture, line by line; see {@link WaveColumns}. */
-    @Transactional(readOnly = true)
+    /**
+     * A stretch of some lines as columns of a picture, line by line; see {@link WaveColumns}. Lines are drawn on all processors, so each has
+     * a transaction of its own: what a record holds does not change.
+     */
     public byte[] wave(long id, List<Integer> lines, long from, long to, int columns) {
         ByteArrayOutputStream out = new ByteArrayOutputStream(lines.size() * columns);
-        lines.forEach(line -> out.writeBytes(WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns)));
+        lines.parallelStream()
+                .map(line ->
+                        transactions.execute(t -> WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns)))
+                .forEachOrdered(out::writeBytes);
         return out.toByteArray();
     }
 
