@@ -1,17 +1,15 @@
 package izzet.core.assign;
 
 import izzet.core.catalog.Part;
-import izzet.core.catalog.PartLine;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
-import izzet.core.circuit.Wire;
-import izzet.core.plan.Connection;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
-import izzet.core.plan.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Puts another catalogue item in a part's place: lines of the same name keep their wires, the rest is proposed anew. */
 public final class Replacement {
@@ -32,18 +30,16 @@ public final class Replacement {
                         .bus()
                         .equals(unit.variant().bus());
         List<PlanEdit> edits = new ArrayList<>();
-        edits.add(new PlanEdit.ReplacePart(unit.id(), with.id(), with.version(), variant));
+        Set<String> kept = circuit.wiresOf(unit).stream()
+                .filter(w -> !w.role().power())
+                .filter(w -> with.line(w.line().id())
+                        .filter(l -> l.in(variant) && l.role() == w.role())
+                        .isPresent())
+                .map(w -> w.line().id())
+                .collect(Collectors.toSet());
+        edits.add(new PlanEdit.ReplacePart(unit.id(), with.id(), with.version(), variant, kept));
         if (sameBus && unit.placed().bus() != null) {
             edits.add(new PlanEdit.SetPartBus(unit.id(), unit.placed().bus()));
-        }
-        for (Wire wire : circuit.wiresOf(unit)) {
-            Optional<PartLine> same = with.line(wire.line().id()).filter(l -> l.in(variant) && l.role() == wire.role());
-            if (same.isPresent() && wire.connected() && !wire.role().power()) {
-                Target from = Target.line(unit.id(), same.get().id());
-                Connection was = wire.connection();
-                edits.add(new PlanEdit.Connect(
-                        new Connection(from, was.to(), was.seriesOhms(), was.pull(), was.locked())));
-            }
         }
         Plan replaced = new PlanEdit.Together("", edits).apply(circuit.plan());
         Proposal proposal = Proposal.of(replaced, circuit.catalog(), unit.id());

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
@@ -127,16 +128,28 @@ public interface PlanEdit {
         }
     }
 
-    /** Puts another catalogue item in a part's place, keeping its name; its wires go. */
-    record ReplacePart(String partId, String part, int partVersion, String interfaceId) implements PlanEdit {
+    /**
+     * Puts another catalogue item in a part's place, keeping its name.
+     *
+     * @param lines whose wires stay, whichever end they were drawn from; the others go
+     */
+    record ReplacePart(String partId, String part, int partVersion, String interfaceId, Set<String> lines)
+            implements PlanEdit {
+        public ReplacePart {
+            lines = Set.copyOf(lines);
+        }
+
+        private boolean keeps(Target end) {
+            return !end.owner().equals(partId) || lines.contains(end.name());
+        }
+
         @Override
         public Plan apply(Plan plan) {
             return change(plan, partId, p -> p.withPart(part, partVersion, interfaceId, Map.of())
                             .withBus(null)
                             .withAddress(null))
                     .withConnections(plan.connections().stream()
-                            .filter(c -> !c.from().owner().equals(partId)
-                                    && !c.to().owner().equals(partId))
+                            .filter(c -> keeps(c.from()) && keeps(c.to()))
                             .toList());
         }
 

@@ -8,6 +8,7 @@ import izzet.core.Workbench;
 import izzet.core.catalog.BusKind;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
@@ -115,7 +116,7 @@ class PlanEditTest {
 
     @Test
     void aReplacedPartKeepsItsNameAndLosesItsWires() {
-        Plan replaced = new PlanEdit.ReplacePart("sign", "oled-128x64-page-serial", 1, "4-wire").apply(plan);
+        Plan replaced = new PlanEdit.ReplacePart("sign", "oled-128x64-page-serial", 1, "4-wire", Set.of()).apply(plan);
         assertThat(replaced.part("sign").orElseThrow().name()).isEqualTo("the sign");
         assertThat(replaced.part("sign").orElseThrow().bus()).isNull();
         assertThat(replaced.connections()).noneMatch(c -> c.from().owner().equals("sign"));

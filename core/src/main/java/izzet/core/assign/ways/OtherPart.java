@@ -6,6 +6,7 @@ import izzet.core.circuit.Unit;
 import izzet.core.plan.PlanEdit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** A kin of the part that needs fewer pins: with a 2-wire adapter, or on the serial bus. */
 public final class OtherPart implements WayOut {
@@ -25,7 +26,8 @@ public final class OtherPart implements WayOut {
                                             unit.id(),
                                             p.id(),
                                             p.version(),
-                                            p.interfaces().get(0).id()),
+                                            p.interfaces().get(0).id(),
+                                            Set.of()),
                                     List.of(p.shortName()),
                                     List.of("The program talks to another interface."))));
                 }
