@@ -35,6 +35,7 @@ class BackupController {
     String page(Model model) throws IOException {
         model.addAttribute("folder", keeper.folder().map(DataFolder::path).orElse(null));
         model.addAttribute("kept", keeper.list());
+        model.addAttribute("missed", keeper.missed().orElse(null));
         model.addAttribute("staged", keeper.staged());
         return "backup/page";
     }

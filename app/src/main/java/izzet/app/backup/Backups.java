@@ -43,6 +43,9 @@ public final class Backups {
     private static final int WEEKS = 4;
     private static final int BUFFER = 1 << 16;
 
+    /** In bytes; what stays for changes. */
+    private static final long SPARE = 64L << 20;
+
     private final DataFolder folder;
     private final String settings;
 
@@ -62,8 +65,15 @@ public final class Backups {
      * Writes a backup beside the target and moves it there when it is whole.
      *
      * @throws IOException when it cannot be written; then the target is as it was
+     * @throws DataFault when there may not be room for it; then nothing was begun
      */
     void make(Database db, Path target, Instant at) throws IOException {
+        lack(Files.size(folder.database()), Files.getFileStore(folder.path()).getUsableSpace())
+                .ifPresent(lack -> {
+                    throw new DataFault(
+                            lack + " of " + folder.path() + ". Make room there, or, while Izzet does not run, copy "
+                                    + folder.database().getFileName() + " to another disk.");
+                });
         Path raw = Files.createTempFile(folder.path(), "backup", ".raw");
         Path whole = target.resolveSibling(target.getFileName() + ".new");
         try {
@@ -83,6 +93,24 @@ public final class Backups {
             Files.deleteIfExists(raw);
             Files.deleteIfExists(whole);
         }
+    }
+
+    /**
+     * It is written twice on the way, each no larger than the database; and a disk that it filled would take no change meanwhile.
+     *
+     * @param bytes of the database's file
+     * @param free bytes on its disk
+     */
+    static Optional<String> lack(long bytes, long free) {
+        long needed = 2 * bytes + SPARE;
+        return free >= needed
+                ? Optional.empty()
+                : Optional.of("A backup may need up to " + room(needed) + " on its way, and " + room(free)
+                        + " are left on the disk");
+    }
+
+    private static String room(long bytes) {
+        return bytes < 10L << 30 ? (bytes >> 20) + " MB" : (bytes >> 30) + " GB";
     }
 
     private static void write(InputStream database, ZipOutputStream out, Mark mark) throws IOException {

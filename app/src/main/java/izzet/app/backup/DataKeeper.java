@@ -37,6 +37,7 @@ public class DataKeeper {
     private final Backups backups;
     private ScheduledExecutorService hourly;
     private volatile boolean ended;
+    private volatile String missed;
 
     DataKeeper(
             EntityManager entities,
@@ -100,11 +101,13 @@ public class DataKeeper {
     private void look() {
         try {
             backups.daily(database, clock.instant());
+            missed = null;
             Mark.of(database, clock.instant()).write(folder);
         } catch (IOException | RuntimeException e) {
             // One that was overtaken by the end of the program comes at the next start.
             if (!ended) {
-                LOG.warn("The backup of today cannot be made: {}", Backups.firstLine(e));
+                missed = Backups.firstLine(e);
+                LOG.warn("The backup of today cannot be made: {}", missed);
             }
         }
     }
@@ -131,6 +134,11 @@ public class DataKeeper {
 
     public List<Backups.Kept> list() throws IOException {
         return backups == null ? List.of() : backups.list();
+    }
+
+    /** Why the backup of today could not be made; empty where it was, or is still to come. */
+    public Optional<String> missed() {
+        return Optional.ofNullable(missed);
     }
 
     public boolean staged() {

@@ -30,6 +30,15 @@ class BackupsTest {
     }
 
     /** A program that is started seldom keeps its last backups, however old. */
+    /** Its two copies and some room for changes, or it is not begun. */
+    @Test
+    void noBackupFillsTheDisk() {
+        long database = 500L << 20;
+        assertThat(Backups.lack(database, 2 * database + (64L << 20))).isEmpty();
+        assertThat(Backups.lack(database, 2 * database))
+                .contains("A backup may need up to 1064 MB on its way, and 1000 MB are left on the disk");
+    }
+
     @Test
     void seldomOnesStay() {
         List<LocalDate> kept = new ArrayList<>();
