@@ -80,6 +80,13 @@ class RuleExamplesTest {
                 .wire("sign:SCL", "gate:" + output);
     }
 
+    private static Workbench onPin(String supply, String to) {
+        return mcu().with("sign", Workbench.OLED)
+                .with("lcd", "character-16x2-direct")
+                .off(supply)
+                .wire(supply, to);
+    }
+
     private static Workbench powered(boolean input) {
         Workbench bench = mcu().bare("reg", "regulator-3v3", "supply").wire("reg:GND", "rail:GND");
         if (input) {
@@ -190,6 +197,12 @@ class RuleExamplesTest {
                         Severity.STOP,
                         "not joined to the board's ground"),
                 new Example("L14", powered(true), powered(false), Severity.FIX, "feed the part through its inputs"),
+                // Switched by a pin: 25 mA at most of the glass, 3 mA of the character display, where a pin gives 20
+                // mA.
+                new Example(
+                        "L14", onPin("sign:VCC", "rail:5V"), onPin("sign:VCC", "board:4"), Severity.FIX, "up to 25 mA"),
+                new Example(
+                        "L14", onPin("lcd:VDD", "rail:5V"), onPin("lcd:VDD", "board:13"), Severity.NOTE, "up to 3 mA"),
                 new Example(
                         "L15",
                         mcu().with("a", "oled-128x32-page-2wire"),
