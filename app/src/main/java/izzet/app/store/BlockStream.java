@@ -12,7 +12,7 @@ import org.hibernate.StatelessSession;
  */
 public final class BlockStream implements AutoCloseable {
 
-    private static final int BATCH = 256;
+    private static final int BATCH = 32;
 
     private final StatelessSession session;
     private final List<Object> waiting = new ArrayList<>(BATCH);

@@ -18,6 +18,9 @@ final class EventWriter implements Consumer<BusEvent> {
 
     private static final int BLOCKS = 128;
 
+    /** Of packed blocks that wait; those of long transfers are large. */
+    private static final int BYTES = 1 << 20;
+
     private final EntityManager entities;
     private final TransactionOperations transactions;
     private final Protocol protocol;
@@ -25,6 +28,7 @@ final class EventWriter implements Consumer<BusEvent> {
     private final List<BusEvent> pending = new ArrayList<>();
     private final List<EventBlockRow> blocks = new ArrayList<>();
     private int weight;
+    private int bytes;
     private int packed;
     private int count;
 
@@ -46,14 +50,16 @@ final class EventWriter implements Consumer<BusEvent> {
     }
 
     private void pack() {
+        byte[] block = EventBlock.pack(protocol, pending);
         blocks.add(new EventBlockRow(
                 new EventBlockRow.Key(bus, packed++),
                 pending.get(0).start(),
                 pending.get(pending.size() - 1).end(),
-                EventBlock.pack(protocol, pending)));
+                block));
+        bytes += block.length;
         pending.clear();
         weight = 0;
-        if (blocks.size() == BLOCKS) {
+        if (blocks.size() == BLOCKS || bytes > BYTES) {
             write();
         }
     }
@@ -65,6 +71,7 @@ final class EventWriter implements Consumer<BusEvent> {
             blocks.forEach(entities::detach);
         });
         blocks.clear();
+        bytes = 0;
     }
 
     /** Writes what is left; returns how many events there were. */

@@ -10,11 +10,13 @@ import static org.mockito.Mockito.verifyNoInteractions;
 
 import izzet.app.store.EventBlockRow;
 import izzet.core.decode.EventBlock;
+import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.Protocols;
 import izzet.core.decode.SerialByte;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.mockito.InOrder;
 import org.springframework.transaction.TransactionStatus;
@@ -57,6 +59,30 @@ class EventWriterTest {
         order.verify(entities).persist(any(EventBlockRow.class));
         order.verify(entities).flush();
         order.verify(entities).detach(any(EventBlockRow.class));
+    }
+
+    /** Words that no packing makes small are not kept until there are enough blocks of them. */
+    @Test
+    void largeBlocksDoNotWaitLong() {
+        Random random = new Random(5);
+        EventWriter large = new EventWriter(entities, transactions, Protocols.of("i2c"), 7);
+        for (int t = 0; t < 100; t++) {
+            byte[] data = new byte[EventBlock.MOST_WORDS];
+            random.nextBytes(data);
+            large.accept(new I2cTransfer(
+                    2L * t,
+                    2L * t + 1,
+                    I2cTransfer.Begin.START,
+                    I2cTransfer.End.STOP,
+                    0x3C,
+                    7,
+                    false,
+                    true,
+                    data,
+                    new boolean[data.length]));
+        }
+        assertThat(large.end()).isEqualTo(100);
+        assertThat(begun).hasSizeGreaterThan(2);
     }
 
     @Test
