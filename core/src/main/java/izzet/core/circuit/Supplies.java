@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import java.util.ArrayList;
@@ -116,6 +117,15 @@ public final class Supplies {
             }
         }
         return draws;
+    }
+
+    /** The pin that a supply line hangs on; empty where a rail feeds it, or nothing does. */
+    public Optional<Pin> pinUnder(Wire wire) {
+        return circuit.rail(wire.from()).isPresent()
+                ? Optional.empty()
+                : wire.net().flatMap(net -> net.pins().stream()
+                        .filter(p -> p.can("digital-out"))
+                        .findFirst());
     }
 
     /** Whether a rail has something behind it: a part that gives has its own supply, or needs none. */

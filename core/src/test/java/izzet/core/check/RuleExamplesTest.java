@@ -8,9 +8,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import izzet.core.Workbench;
 import izzet.core.catalog.BusKind;
 import izzet.core.plan.Bus;
+import izzet.core.plan.Connection;
+import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
 import izzet.core.plan.Target;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -78,6 +81,27 @@ class RuleExamplesTest {
                 .wire("gate:1A0", "board:GP9")
                 .wire("gate:1A1", select)
                 .wire("sign:SCL", "gate:" + output);
+    }
+
+    /** One that measures what a rail gives. */
+    @Test
+    void aPinThatLooksAtARailFeedsNothing() {
+        Plan plan = onPin("sign:VCC", "rail:5V").plan();
+        List<Connection> more = new ArrayList<>(plan.connections());
+        more.add(Connection.wire(Target.of("sign:VCC"), Target.of("board:A0")));
+        assertThat(Checker.withAllRules()
+                        .check(plan.withConnections(more), Workbench.CATALOG)
+                        .findings())
+                .extracting(Finding::rule)
+                .doesNotContain("L3", "L14");
+    }
+
+    private static Workbench supplied(String board, String supply, String to) {
+        return Workbench.on(board)
+                .with("lcd", "character-16x2-direct")
+                .with("map", "colour-128x160-serial-3v3")
+                .off(supply)
+                .wire(supply, to);
     }
 
     private static Workbench onPin(String supply, String to) {
@@ -197,6 +221,19 @@ class RuleExamplesTest {
                         Severity.STOP,
                         "not joined to the board's ground"),
                 new Example("L14", powered(true), powered(false), Severity.FIX, "feed the part through its inputs"),
+                // What a pin gives, when it is high, is held against the part's supply like a rail.
+                new Example(
+                        "L3",
+                        supplied("mcu-8bit-5v-14-6", "lcd:VDD", "board:13"),
+                        supplied("mcu-dual-40", "lcd:VDD", "board:GP15"),
+                        Severity.STOP,
+                        "gets 3.3 V, less than"),
+                new Example(
+                        "L3",
+                        supplied("mcu-dual-40", "map:VCC", "board:GP15"),
+                        supplied("mcu-8bit-5v-14-6", "map:VCC", "board:13"),
+                        Severity.STOP,
+                        "gets 5 V, more than"),
                 // Switched by a pin: 25 mA at most of the glass, 3 mA of the character display, where a pin gives 20
                 // mA.
                 new Example(

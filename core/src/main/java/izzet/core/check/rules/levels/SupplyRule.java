@@ -1,5 +1,6 @@
 package izzet.core.check.rules.levels;
 
+import izzet.core.catalog.Board;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
@@ -39,6 +40,15 @@ public final class SupplyRule implements Rule {
         for (Wire wire : circuit.wires()) {
             if (wire.role() == Role.SUPPLY) {
                 circuit.rail(wire.from()).ifPresent(rail -> check(circuit, findings, wire, rail));
+                circuit.supplies().pinUnder(wire).ifPresent(pin -> {
+                    Board board = circuit.board();
+                    range(
+                            findings,
+                            wire,
+                            "pin",
+                            board.logicVolts(),
+                            board.source(board.current().source()));
+                });
             } else if (wire.role() == Role.GROUND) {
                 wire.net().flatMap(Net::rail).filter(rail -> !rail.ground()).ifPresent(rail -> findings.of(
                                 this, Severity.STOP, "{line} is the part's ground, and it hangs on {rail}.")
@@ -52,44 +62,48 @@ public final class SupplyRule implements Rule {
     }
 
     private void check(Circuit circuit, Findings findings, Wire wire, Rail rail) {
-        Part part = wire.unit().part();
-        Part.Supply supply = part.supply();
+        if (rail.gives() || wire.leastVolts() == null || wire.mostVolts() == null) {
+            range(findings, wire, "rail", rail.volts(), circuit.board().source(rail.source()));
+            return;
+        }
+        findings.looked(this);
+        findings.of(
+                        this,
+                        Severity.STOP,
+                        "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
+                .at(Place.of(wire))
+                .word("line", wire.label())
+                .word("rail", rail.label())
+                .remedy("Use a rail that the board gives.")
+                .add();
+    }
+
+    /** @param what feeds it: a rail, or a pin that is high */
+    private void range(Findings findings, Wire wire, String what, double volts, String origin) {
         if (wire.leastVolts() == null || wire.mostVolts() == null) {
             return;
         }
+        Part part = wire.unit().part();
+        Part.Supply supply = part.supply();
         double min = wire.leastVolts();
         double max = wire.mostVolts();
         String source = supply == null ? null : part.source(supply.source());
         findings.looked(this);
-        if (!rail.gives()) {
-            findings.of(
-                            this,
-                            Severity.STOP,
-                            "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
-                    .at(Place.of(wire))
-                    .word("line", wire.label())
-                    .word("rail", rail.label())
-                    .remedy("Use a rail that the board gives.")
-                    .add();
-        } else if (rail.volts() < min || rail.volts() > max) {
-            boolean over = rail.volts() > max;
+        if (volts < min || volts > max) {
+            boolean over = volts > max;
             findings.of(this, Severity.STOP, "{part} gets {volts}, {way} than the {limit} it takes.")
                     .at(Place.of(wire))
                     .word("part", wire.unit().name())
-                    .word("volts", Quantity.volts(rail.volts()))
+                    .word("volts", Quantity.volts(volts))
                     .word("way", over ? "more" : "less")
                     .word("limit", Quantity.volts(over ? max : min))
-                    .figure(
-                            "rail",
-                            Quantity.volts(rail.volts()),
-                            circuit.board().source(rail.source()))
+                    .figure(what, Quantity.volts(volts), origin)
                     .figure("lowest supply", Quantity.volts(min), source)
                     .figure("highest supply", Quantity.volts(max), source)
                     .figure(
                             "margin",
-                            Quantity.volts(over ? max - rail.volts() : rail.volts() - min)
-                                    .inMillis())
-                    .formula("lowest ≤ rail ≤ highest")
+                            Quantity.volts(over ? max - volts : volts - min).inMillis())
+                    .formula("lowest ≤ " + what + " ≤ highest")
                     .source(source)
                     .remedy("Use another rail, or a module that takes this one.")
                     .add();

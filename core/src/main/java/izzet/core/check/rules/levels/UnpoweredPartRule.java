@@ -43,9 +43,7 @@ public final class UnpoweredPartRule implements Rule {
                 continue;
             }
             findings.looked(this);
-            Optional<Pin> pin = wire.net().get().pins().stream()
-                    .filter(p -> p.can("digital-out"))
-                    .findFirst();
+            Optional<Pin> pin = supplies.pinUnder(wire);
             if (pin.isPresent()) {
                 onPin(circuit, findings, wire, pin.get());
                 continue;
