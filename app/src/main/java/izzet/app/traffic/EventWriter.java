@@ -12,7 +12,8 @@ import org.springframework.transaction.support.TransactionOperations;
 
 /**
  * Packs what a decoder says into blocks, and writes many blocks at once: a transaction for each of them leaves several times its size unused
- * in the file of the database. One for each run of a decoder; whoever uses it ends it.
+ * in the file of the database. Unlike {@link izzet.app.store.BlockStream} it writes in the transaction of whoever decodes anew, where there is
+ * one. One for each run of a decoder; whoever uses it ends it.
  */
 final class EventWriter implements Consumer<BusEvent> {
 

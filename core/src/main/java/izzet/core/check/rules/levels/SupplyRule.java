@@ -62,20 +62,20 @@ public final class SupplyRule implements Rule {
     }
 
     private void check(Circuit circuit, Findings findings, Wire wire, Rail rail) {
-        if (rail.gives() || wire.leastVolts() == null || wire.mostVolts() == null) {
+        if (rail.gives()) {
             range(findings, wire, "rail", rail.volts(), circuit.board().source(rail.source()));
-            return;
+        } else if (wire.leastVolts() != null && wire.mostVolts() != null) {
+            findings.looked(this);
+            findings.of(
+                            this,
+                            Severity.STOP,
+                            "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
+                    .at(Place.of(wire))
+                    .word("line", wire.label())
+                    .word("rail", rail.label())
+                    .remedy("Use a rail that the board gives.")
+                    .add();
         }
-        findings.looked(this);
-        findings.of(
-                        this,
-                        Severity.STOP,
-                        "{line} hangs on {rail}, which is an input of the board and gives nothing by itself.")
-                .at(Place.of(wire))
-                .word("line", wire.label())
-                .word("rail", rail.label())
-                .remedy("Use a rail that the board gives.")
-                .add();
     }
 
     /** @param what feeds it: a rail, or a pin that is high */
