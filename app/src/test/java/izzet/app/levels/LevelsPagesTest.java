@@ -17,6 +17,7 @@ import izzet.core.plan.Plan;
 import izzet.core.plan.Target;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.ResultActions;
 
 class LevelsPagesTest extends PagesOfAPlan {
 
@@ -180,18 +181,26 @@ class LevelsPagesTest extends PagesOfAPlan {
     /** Many builds of the plan, with tolerances as asked for; what cannot be meant is told. */
     @Test
     void manyBuildsSayHowSureThePlanIs() throws Exception {
-        pages.perform(get("/plans/" + id + "/levels/builds"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("What is lost first")));
-        pages.perform(get("/plans/" + id + "/levels/builds")
-                        .param("supply", "0")
-                        .param("resistor", "0"))
-                .andExpect(content().string(containsString("<strong>100.0 %</strong>")));
-        pages.perform(get("/plans/" + id + "/levels/builds").param("other", "20"))
+        builds("").andExpect(status().isOk()).andExpect(content().string(containsString("What is lost first")));
+        builds("?supply=0&resistor=0").andExpect(content().string(containsString("<strong>100.0 %</strong>")));
+        builds("?other=20")
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("Parts that may come otherwise")));
         pages.perform(get("/plans/" + id + "/levels/builds").param("supply", "much"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("much")));
+    }
+
+    /** Asked again while they are still being made: an answer waits for them only for a while. */
+    private ResultActions builds(String query) throws Exception {
+        ResultActions answer = pages.perform(get("/plans/" + id + "/levels/builds" + query));
+        for (int i = 0; i < 40 && text(answer).contains("id=\"waiting\""); i++) {
+            answer = pages.perform(get("/plans/" + id + "/levels/builds" + query));
+        }
+        return answer;
+    }
+
+    private static String text(ResultActions answer) throws Exception {
+        return answer.andReturn().getResponse().getContentAsString();
     }
 }
