@@ -20,6 +20,24 @@ public interface ChangeSink {
     /** All changes up to here happened at {@code ticks}; called once for each time stamp, in rising order. */
     void moment(long ticks);
 
+    /**
+     * Many changes at once; the same as a call for each.
+     *
+     * @param now the moment that was already going on
+     */
+    default void moments(long now, Moments many) {
+        for (int entry = 0; entry < many.count(); entry++) {
+            if (entry > 0) {
+                moment(entry == 1 ? now : many.tick(entry - 1));
+            }
+            for (long left = many.touched(entry); left != 0; ) {
+                int index = Long.numberOfTrailingZeros(left) >> 1;
+                change(index, many.level(entry, index));
+                left &= ~(3L << (index << 1));
+            }
+        }
+    }
+
     /** The record ends; {@code ticks} is its last time stamp. */
     void end(long ticks);
 

@@ -3,9 +3,6 @@ package izzet.core.capture;
 import izzet.core.capture.ChangeSink.Levels;
 import java.io.IOException;
 import java.io.InputStream;
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -17,8 +14,8 @@ import java.util.Set;
 /**
  * Reads a value change dump (IEEE 1364-2005, clause 18) as a stream, in constant memory. Not thread-safe; one per record.
  *
- * <p>The hot loop looks at each byte once. An identifier of up to four characters is looked up in a table by its characters; longer ones
- * go through a map.
+ * <p>Lines of the usual form are taken by the {@link Stretch}, many at once; here is the careful reading of everything else, and what
+ * to do when something is wrong.
  */
 public final class VcdReader {
 
@@ -28,7 +25,6 @@ public final class VcdReader {
     /** Most lines a record may declare, counting each bit of a vector. */
     public static final int MAX_SIGNALS = 4_096;
 
-    private static final int BUFFER = 1 << 16;
     private static final int END = -1;
     private static final int NOT_DECLARED = -1;
     private static final int FIRST_PRINTABLE = 33;
@@ -36,14 +32,12 @@ public final class VcdReader {
     private static final int TABLE_CHARS = 2;
     private static final Set<String> NOT_BITS = Set.of("real", "realtime", "string", "event");
 
-    private static final VarHandle EIGHT_BYTES =
-            MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
+    private final Stretches stretches;
 
-    /** A time stamp of 18 digits with its mark and its end fits. */
-    private static final int PLAIN_LINE = 24;
+    /** Where it is read; null before the first. */
+    private Stretch stretch;
 
-    private final InputStream in;
-    private final byte[] buffer = new byte[BUFFER];
+    private byte[] buffer = new byte[0];
     private int position;
     private int limit;
     private long line = 1;
@@ -65,11 +59,18 @@ public final class VcdReader {
     /** For each one-bit variable the index of its wanted line; -1 when it is not wanted or a vector. */
     private int[] wantedBit;
 
+    /** For each byte as an identifier both bits of its wanted lines, as {@link Moments} has them. */
+    private long[] plain;
+
     private byte[] token = new byte[64];
     private int tokenLength;
 
     public VcdReader(InputStream in) {
-        this.in = in;
+        this(new Stretches(in));
+    }
+
+    VcdReader(Stretches stretches) {
+        this.stretches = stretches;
         Arrays.fill(shortIds, NOT_DECLARED);
     }
 
@@ -247,6 +248,29 @@ public final class VcdReader {
             wanted[variable] = now;
             wantedBit[variable] = widths.get(variable) == 1 && now.length == 2 ? i : -1;
         }
+        plain = masks(lines.length);
+        stretches.lookAhead(plain);
+    }
+
+    private long[] masks(int lines) {
+        long[] masks = new long[1 << Byte.SIZE];
+        Arrays.fill(masks, Stretch.NOT_PLAIN);
+        if (lines > Moments.MOST_LINES) {
+            return masks;
+        }
+        for (int i = 0; i < PRINTABLES; i++) {
+            int variable = shortIds[i];
+            if (variable == NOT_DECLARED || widths.get(variable) > 1) {
+                continue;
+            }
+            long mask = 0;
+            int[] bits = wanted[variable];
+            for (int bit = 0; bits != null && bit < bits.length; bit += 2) {
+                mask |= 3L << (bits[bit] << 1);
+            }
+            masks[FIRST_PRINTABLE + i] = mask;
+        }
+        return masks;
     }
 
     private void readBody(ChangeSink sink) throws IOException {
@@ -306,65 +330,27 @@ public final class VcdReader {
     }
 
     /**
-     * Takes the usual lines, "#123" and "1!", without a call a byte: most of the time of a decode goes here. Stops in front of whatever
-     * looks different in any way; the careful reading goes on from the same place.
+     * Takes the usual lines as far as they go; the careful reading goes on from the same place.
      *
      * @return the time reached
      */
-    private long plainLines(ChangeSink sink, long from) {
-        final byte[] bytes = buffer;
-        final int[] ids = shortIds;
-        final int[] lines = wantedBit;
-        final int last = limit - PLAIN_LINE;
-        int at = position;
-        int taken = 0;
+    private long plainLines(ChangeSink sink, long from) throws IOException {
         long now = from;
-        while (at <= last) {
-            int first = bytes[at];
-            if (first == '#') {
-                int p = at + 1;
-                long next = 0;
-                long eight = (long) EIGHT_BYTES.get(bytes, p);
-                if (Digits.allEight(eight)) {
-                    next = Digits.valueOfEight(eight);
-                    p += 8;
-                }
-                int digit = bytes[p] - '0';
-                while (digit >= 0 && digit <= 9 && p - at <= 18) {
-                    next = next * 10 + digit;
-                    digit = bytes[++p] - '0';
-                }
-                if (bytes[p] != '\n' || p == at + 1 || next <= now) {
-                    break;
-                }
-                sink.moment(now);
-                now = next;
-                at = p + 1;
-                taken++;
-                // Mostly one value follows a time. One comparison for both levels: which of them it is cannot be
-                // foretold.
-                if (at > last || ((first = bytes[at]) | 1) != '1') {
-                    continue;
-                }
+        while (position < limit || fill()) {
+            if (position != Stretch.BEGIN
+                    || !stretches.takenApart()
+                    || !stretch.moments().rises(now)) {
+                stretch.settle();
+                stretch.plain(position, now, plain);
             }
-            if ((first | 1) == '1' && bytes[at + 2] == '\n') {
-                int id = bytes[at + 1] - FIRST_PRINTABLE;
-                int variable = id < 0 || id >= PRINTABLES ? NOT_DECLARED : ids[id];
-                if (variable == NOT_DECLARED || lines[variable] < 0) {
-                    break;
-                }
-                sink.change(lines[variable], first & 1);
-                at += 3;
-            } else if (first == '\n') {
-                // The careful reading stops in front of the end of its line.
-                at++;
-            } else {
+            sink.moments(now, stretch.moments());
+            now = stretch.moments().last(now);
+            position = stretch.end();
+            line += stretch.lines();
+            if (position < limit) {
                 break;
             }
-            taken++;
         }
-        position = at;
-        line += taken;
         return now;
     }
 
@@ -389,6 +375,7 @@ public final class VcdReader {
             digits++;
             c = next();
         }
+        back(c);
         if (digits == 0 || digits > 18 || c > ' ') {
             throw new RecordFault(
                     line,
@@ -396,7 +383,6 @@ public final class VcdReader {
                             ? "the time has more than 18 digits."
                             : "found " + glyph(c) + " in a time; # and digits were expected.");
         }
-        back(c);
         return value;
     }
 
@@ -526,14 +512,17 @@ public final class VcdReader {
     }
 
     private boolean fill() throws IOException {
-        // The byte taken last is kept in front, so that it can be given back.
-        if (limit > 0) {
-            buffer[0] = buffer[limit - 1];
+        Stretch next = stretches.next();
+        if (next == null) {
+            return false;
         }
-        int got = in.read(buffer, 1, BUFFER - 1);
-        position = 1;
-        limit = Math.max(1, 1 + got);
-        return got > 0;
+        // The byte taken last is kept in front, so that it can be given back.
+        next.bytes[0] = limit == 0 ? 0 : buffer[limit - 1];
+        stretch = next;
+        buffer = next.bytes;
+        position = Stretch.BEGIN;
+        limit = next.limit();
+        return true;
     }
 
     private int skipBlanks() throws IOException {
@@ -612,6 +601,9 @@ public final class VcdReader {
     private static String glyph(int c) {
         if (c == END) {
             return "the end of the record";
+        }
+        if (c == '\n' || c == '\r') {
+            return "the end of the line";
         }
         return c > ' ' && c <= '~' ? "'" + (char) c + "'" : String.format("byte 0x%02X", c & 0xFF);
     }

@@ -1,6 +1,7 @@
 package izzet.core.decode;
 
 import izzet.core.capture.ChangeSink;
+import izzet.core.capture.Moments;
 import izzet.core.capture.RecordHeader;
 import izzet.core.capture.Signal;
 import izzet.core.capture.TimeScale;
@@ -121,6 +122,23 @@ public abstract class Decoder implements ChangeSink {
     }
 
     @Override
+    public final void moments(long now, Moments many) {
+        if (filter != null) {
+            ChangeSink.super.moments(now, many);
+            return;
+        }
+        int count = many.count();
+        long ticks = now;
+        long lines = many.after(0, raw);
+        for (int entry = 1; entry < count; entry++) {
+            levels(ticks, lines);
+            ticks = many.tick(entry);
+            lines = many.after(entry, lines);
+        }
+        raw = lines;
+    }
+
+    @Override
     public final void end(long ticks) {
         if (filter != null) {
             filter.end();
@@ -144,10 +162,12 @@ public abstract class Decoder implements ChangeSink {
 
     /** Bits of neighbouring roles as a number, the first of them the lowest; unknown ones are 0. */
     protected static int number(long levels, int firstRole, int count) {
-        int value = 0;
-        for (int i = 0; i < count; i++) {
-            value |= (level(levels, firstRole + i) & 1) << i;
-        }
-        return value;
+        // The lower bit of each pair moves to its place: pairs are joined to fours, those to eights, and so on.
+        long bits = levels >>> (firstRole << 1) & 0x5555_5555_5555_5555L;
+        bits = (bits | bits >>> 1) & 0x3333_3333_3333_3333L;
+        bits = (bits | bits >>> 2) & 0x0F0F_0F0F_0F0F_0F0FL;
+        bits = (bits | bits >>> 4) & 0x00FF_00FF_00FF_00FFL;
+        bits = (bits | bits >>> 8) & 0x0000_FFFF_0000_FFFFL;
+        return (int) (bits | bits >>> 16) & (1 << count) - 1;
     }
 }

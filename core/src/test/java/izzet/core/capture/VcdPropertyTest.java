@@ -1,6 +1,7 @@
 package izzet.core.capture;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -137,8 +138,42 @@ class VcdPropertyTest {
         Random random = new Random(repetition.getCurrentRepetition());
         Model model = new Model(random);
         byte[] record = model.write().getBytes(StandardCharsets.US_ASCII);
+        assertThat(sortedByMoment(read(new VcdReader(chopped(record, random)))))
+                .isEqualTo(sortedByMoment(model.expected));
+    }
+
+    @RepeatedTest(60)
+    void stretchesTakenApartAheadSayTheSame(RepetitionInfo repetition) throws IOException {
+        Random random = new Random(repetition.getCurrentRepetition());
+        Model model = new Model(random);
+        byte[] record = model.write().getBytes(StandardCharsets.US_ASCII);
+        assertThat(sortedByMoment(read(inStretches(record, random)))).isEqualTo(sortedByMoment(model.expected));
+    }
+
+    @RepeatedTest(60)
+    void aFaultNamesItsLineInWhateverStretchItIs(RepetitionInfo repetition) {
+        Random random = new Random(repetition.getCurrentRepetition());
+        String[] lines = new Model(random).write().split("(?<=\n)");
+        int at = lines.length / 4 + random.nextInt(lines.length * 3 / 4);
+        lines[at] = List.of("?!\n", "1\n", "#12x\n", "1???????\n", "#\n").get(random.nextInt(5));
+        byte[] record = String.join("", lines).getBytes(StandardCharsets.US_ASCII);
+        String told = fault(new VcdReader(new ByteArrayInputStream(record)));
+        assertThat(fault(inStretches(record, random))).isEqualTo(told).contains("" + (at + 1));
+    }
+
+    private static String fault(VcdReader reader) {
+        RecordFault fault = catchThrowableOfType(RecordFault.class, () -> read(reader));
+        return fault.line() + ": " + fault.getMessage();
+    }
+
+    private static VcdReader inStretches(byte[] record, Random random) {
+        int first = 1 + random.nextInt(60);
+        return new VcdReader(new Stretches(chopped(record, random), first, first + random.nextInt(200)));
+    }
+
+    private static List<String> read(VcdReader reader) throws IOException {
         List<String> read = new ArrayList<>();
-        new VcdReader(chopped(record, random)).read(new ChangeSink() {
+        reader.read(new ChangeSink() {
             private List<Signal> signals;
 
             @Override
@@ -162,7 +197,7 @@ class VcdPropertyTest {
                 read.add("end " + ticks);
             }
         });
-        assertThat(sortedByMoment(read)).isEqualTo(sortedByMoment(model.expected));
+        return read;
     }
 
     /** Changes under one time stamp happen together, so their order is no matter. */

@@ -467,4 +467,22 @@ class DecodersTest {
             }
         }
     }
+
+    @Test
+    void bitsOfNeighbouringLinesAreANumberWhateverTheOthersSay() {
+        Random random = new Random(7);
+        for (int i = 0; i < 2000; i++) {
+            long levels = 0;
+            for (int role = 0; role < 32; role++) {
+                levels |= (long) random.nextInt(3) << (role << 1);
+            }
+            int first = random.nextInt(16);
+            int count = 1 + random.nextInt(16);
+            int value = 0;
+            for (int bit = 0; bit < count; bit++) {
+                value |= Decoder.level(levels, first + bit) == 1 ? 1 << bit : 0;
+            }
+            assertThat(Decoder.number(levels, first, count)).isEqualTo(value);
+        }
+    }
 }
