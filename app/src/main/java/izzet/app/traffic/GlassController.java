@@ -7,6 +7,7 @@ import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.SpiTransfer;
+import izzet.core.display.Clockwork;
 import izzet.core.display.FrameRecorder;
 import izzet.core.display.Glass;
 import izzet.core.display.Picture;
@@ -59,10 +60,15 @@ class GlassController {
         Conversation talk = new Conversation(frame.circuit(), Partners.of(frame.circuit(), record, bus), line -> {});
         long until = stretch.until();
         long begin = stretch.begin() == null ? record.firstTick() : stretch.begin();
+        Clockwork clock = new Clockwork(record.scale());
         records.events(bus.id(), begin, TrafficController.MOST_EVENTS, e -> {
             for (BusEvent piece : pieces(e)) {
                 if (piece.end() > until) {
                     return;
+                }
+                Glass before = talk.glasses().get(part);
+                if (before != null) {
+                    clock.until(piece.end(), before, tick -> look.at(before, tick));
                 }
                 talk.add(piece);
                 Glass glass = talk.glasses().get(part);
@@ -74,6 +80,9 @@ class GlassController {
         Glass glass = talk.glasses().get(part);
         if (glass == null && until == Long.MAX_VALUE) {
             throw new NoSuchThing("Nothing in this record is shown by '" + part + "'.");
+        }
+        if (glass != null) {
+            clock.until(Math.min(until, record.lastTick()), glass, tick -> look.at(glass, tick));
         }
         return glass;
     }

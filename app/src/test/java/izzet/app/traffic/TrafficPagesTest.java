@@ -18,8 +18,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
 import izzet.app.PagesOfAPlan;
+import izzet.core.bench.I2cWaveform;
 import izzet.core.decode.Settings;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -57,7 +59,10 @@ class TrafficPagesTest extends PagesOfAPlan {
     }
 
     private String upload(String capture) throws IOException {
-        byte[] record = Files.readAllBytes(CAPTURES.resolve(capture));
+        return upload(capture, Files.readAllBytes(CAPTURES.resolve(capture)));
+    }
+
+    private String upload(String capture, byte[] record) throws IOException {
         return "/plans/" + id + "/traffic/" + records.upload(id, capture, new ByteArrayInputStream(record));
     }
 
@@ -264,6 +269,24 @@ class TrafficPagesTest extends PagesOfAPlan {
                             content().string(containsString(kind.contains("json") ? "\"address\":60" : "Hall sign")));
         }
         pages.perform(get(base + "/events.xls")).andExpect(status().isNotFound());
+    }
+
+    /** After the last transfer nothing is said for a second, and the glass goes on moving. */
+    @Test
+    void aGlassThatScrollsByItselfMovesThroughTheRecord() throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (I2cWaveform bus = new I2cWaveform(out, 400_000)) {
+            bus.write(0x3C, true, 0x00, 0xAF, 0xA1, 0xC8, 0xB0, 0x00, 0x10);
+            bus.write(0x3C, true, 0x40, 0xFF, 0x81, 0x81, 0xFF);
+            bus.write(0x3C, true, 0x00, 0x26, 0x00, 0x00, 0x07, 0x00, 0x00, 0xFF, 0x2F);
+            bus.idle(1_000_000_000);
+        }
+        Page page = browser.page(port);
+        page.navigate(upload("scrolling.vcd", out.toByteArray()));
+        Locator glass = page.locator(".glass");
+        assertThat(glass).containsText("scrolling by itself to the right, a column each 2 frames");
+        assertThat(glass).containsText(Pattern.compile("picture \\d+ of 5\\d"));
+        page.context().close();
     }
 
     @Test

@@ -19,6 +19,14 @@ public interface Glass {
         return -1;
     }
 
+    /** Seconds from one step of a movement of its own to the next; 0 while it rests. */
+    default double stepSeconds() {
+        return 0;
+    }
+
+    /** Time goes on: what moves by itself moves. */
+    default void pass(double seconds) {}
+
     /** What is not in the picture, such as "off", "inverted"; empty when there is nothing to say. */
     String state();
 

@@ -1,6 +1,7 @@
 package izzet.core.display;
 
 import izzet.core.capture.ChangeSink;
+import izzet.core.capture.Moments;
 import izzet.core.capture.RecordHeader;
 import izzet.core.capture.RecordReader;
 import izzet.core.capture.Signal;
@@ -50,6 +51,9 @@ public final class GlassReader {
     private final BigDecimal untilNanos;
     private int open;
 
+    /** Known with the record's declarations. */
+    private Clockwork clock;
+
     /**
      * @param untilNanos on the record's own axis; null for its end
      * @throws IllegalArgumentException when the family of the panel is not known, or shows nothing
@@ -83,10 +87,12 @@ public final class GlassReader {
      * @throws izzet.core.capture.RecordFault when the record cannot be read
      */
     public Glass read(InputStream record, TableOptions options) throws IOException {
-        Decoder decoder = protocol.decoder(settings, this::hear);
-        RecordReader.read(record, options, untilNanos == null ? decoder : new Until(decoder));
+        Until until = new Until(protocol.decoder(settings, this::hear));
+        RecordReader.read(record, options, until);
         settle();
-        return session.glass().orElseThrow();
+        Glass glass = session.glass().orElseThrow();
+        clock.until(until.end, glass, tick -> {});
+        return glass;
     }
 
     private void settle() {
@@ -121,15 +127,17 @@ public final class GlassReader {
                 return;
             }
         }
+        clock.until(event.end(), session.glass().orElseThrow(), tick -> {});
         session.hear(event);
     }
 
-    /** Ends the record early. */
+    /** Ends the record early, where a moment is given. */
     private final class Until implements ChangeSink {
 
         private final Decoder decoder;
-        private long last;
+        private long last = Long.MAX_VALUE;
         private boolean ended;
+        private long end;
 
         Until(Decoder decoder) {
             this.decoder = decoder;
@@ -137,11 +145,14 @@ public final class GlassReader {
 
         @Override
         public Signal[] header(RecordHeader header) {
-            last = untilNanos
-                    .multiply(FEMTOSECONDS_A_NANOSECOND)
-                    .divide(BigDecimal.valueOf(header.timeScale().femtoseconds()), 0, RoundingMode.FLOOR)
-                    .min(BigDecimal.valueOf(Long.MAX_VALUE))
-                    .longValue();
+            clock = new Clockwork(header.timeScale());
+            if (untilNanos != null) {
+                last = untilNanos
+                        .multiply(FEMTOSECONDS_A_NANOSECOND)
+                        .divide(BigDecimal.valueOf(header.timeScale().femtoseconds()), 0, RoundingMode.FLOOR)
+                        .min(BigDecimal.valueOf(Long.MAX_VALUE))
+                        .longValue();
+            }
             return decoder.header(header);
         }
 
@@ -165,9 +176,19 @@ public final class GlassReader {
         }
 
         @Override
+        public void moments(long now, Moments many) {
+            if (untilNanos == null) {
+                decoder.moments(now, many);
+            } else {
+                ChangeSink.super.moments(now, many);
+            }
+        }
+
+        @Override
         public void end(long ticks) {
             if (!ended) {
                 ended = true;
+                end = ticks;
                 decoder.end(ticks);
             }
         }

@@ -1,6 +1,7 @@
 package izzet.core.display;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.CharacterTransfer;
@@ -74,10 +75,71 @@ class FamiliesTest {
         Session session = session("page-oled", 128, 64);
         session.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
         assertThat(session.glass().orElseThrow().state())
-                .isEqualTo("scrolling by itself to the left, a column each 3 frames, pages 1 to 6, which is not drawn");
+                .isEqualTo("scrolling by itself to the left, a column each 3 frames (about 28 ms), pages 1 to 6");
         Session wide = session("page-oled-132", 132, 64);
         wide.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
         assertThat(wide.glass().orElseThrow().state()).isEmpty();
+        Session late = session("page-oled", 128, 64);
+        late.hear(write("00 AF 2F"));
+        assertThat(late.glass().orElseThrow().state()).contains("told how before the record begins, so not drawn");
+        assertThat(late.glass().orElseThrow().stepSeconds()).isZero();
+    }
+
+    /** Two frames of 64 rows, each of 2 + 2 + 50 clocks at 370 kHz: 18.7 ms a column; twice as slow with a divider of two. */
+    @Test
+    void aGlassThatScrollsMovesItsPagesWithTime() {
+        Session session = session("page-oled", 128, 64);
+        session.hear(write("00 AF A1 C8 20 00 21 00 7F 22 00 07"));
+        session.hear(write("40 FF" + " 00".repeat(127) + " FF"));
+        session.hear(write("00 26 00 00 07 00 00 FF 2F"));
+        Glass glass = session.glass().orElseThrow();
+        assertThat(glass.stepSeconds()).isCloseTo(2 * 54 * 64 / 370e3, within(1e-9));
+        glass.pass(glass.stepSeconds() / 2);
+        assertThat(column(session, 0)).isZero();
+        glass.pass(glass.stepSeconds() / 2);
+        assertThat(column(session, 0)).isEqualTo(1);
+        glass.pass(126 * glass.stepSeconds());
+        assertThat(column(session, 0)).isEqualTo(127);
+        glass.pass(glass.stepSeconds());
+        assertThat(column(session, 0)).as("round to its first place").isZero();
+        assertThat(column(session, 8)).as("a page that does not move").isZero();
+        session.hear(write("00 D5 81"));
+        assertThat(glass.stepSeconds()).isCloseTo(2 * 2 * 54 * 64 / 370e3, within(1e-9));
+        session.hear(write("00 2E"));
+        glass.pass(1);
+        assertThat(column(session, 0)).as("stopped").isZero();
+    }
+
+    /** Rows of the moving part go round in it; the fixed ones above stay. */
+    @Test
+    void aGlassThatScrollsUpwardsLeavesItsFixedRows() {
+        Session session = session("page-oled", 128, 64);
+        session.hear(write("00 AF A1 C8 20 00 21 00 7F 22 00 07"));
+        session.hear(write("40 01" + " 00".repeat(255) + " 01"));
+        session.hear(write("00 A3 08 38 2A 00 07 07 07 04 2F"));
+        Glass glass = session.glass().orElseThrow();
+        assertThat(glass.state()).contains("to the left and 4 rows upwards").contains("pages 7 to 7");
+        assertThat(row(session)).containsExactly(0, 16);
+        glass.pass(2 * glass.stepSeconds());
+        assertThat(row(session)).containsExactly(0, 8);
+        glass.pass(glass.stepSeconds());
+        assertThat(row(session)).as("round to the end of the moving part").containsExactly(0, 60);
+    }
+
+    private static int column(Session session, int y) {
+        Picture now = pixels(session).memory(null);
+        return IntStream.range(0, now.width())
+                .filter(x -> now.at(x, y) != 0)
+                .findFirst()
+                .orElse(-1);
+    }
+
+    private static List<Integer> row(Session session) {
+        Picture now = pixels(session).seen();
+        return IntStream.range(0, now.height())
+                .filter(y -> now.at(0, y) != 0)
+                .boxed()
+                .toList();
     }
 
     /** A set-up sent one byte a transfer is understood like one in a piece. */

@@ -2,10 +2,13 @@ package izzet.core.display;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import izzet.core.bench.I2cWaveform;
 import izzet.core.decode.Decoding;
 import izzet.core.decode.Protocol;
 import izzet.core.decode.Protocols;
 import izzet.core.decode.Settings;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
@@ -116,6 +119,28 @@ class GlassReaderTest {
                 .isEqualTo((int) java.util.Arrays.stream(whole.memory(null).rgb())
                         .filter(p -> p != 0)
                         .count());
+    }
+
+    /** A column is written and scrolls to the right, one place each 2 frames of 54 clocks for each of 64 rows. */
+    @Test
+    void whatScrollsByItselfIsWhereItWasThen() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (I2cWaveform bus = new I2cWaveform(out, 400_000)) {
+            bus.write(0x3C, true, 0x00, 0xAF, 0xB0, 0x00, 0x10);
+            bus.write(0x3C, true, 0x40, 0xFF);
+            bus.write(0x3C, true, 0x00, 0x26, 0x00, 0x00, 0x07, 0x00, 0x00, 0xFF, 0x2F);
+            bus.idle(1_000_000_000);
+        }
+        Protocol i2c = Protocols.of("i2c");
+        Settings settings = Settings.of(i2c, Map.of("scl", "scl", "sda", "sda")::get);
+        double step = 2 * 54 * 64 / 370e3;
+        for (int places : new int[] {0, 1, 20}) {
+            BigDecimal at = BigDecimal.valueOf(1_000_000 + Math.round((places + 0.5) * step * 1e9));
+            Glass.Pixels then = (Glass.Pixels) new GlassReader(
+                            i2c, settings, Panel.plain("page-oled", 128, 64), new GlassReader.Listener(0x3C, -1, 0), at)
+                    .read(new ByteArrayInputStream(out.toByteArray()));
+            assertThat(then.memory(null).at(places, 0)).as("%d places", places).isNotZero();
+        }
     }
 
     @Test

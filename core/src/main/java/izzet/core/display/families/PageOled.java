@@ -7,7 +7,9 @@ import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 /**
@@ -49,6 +51,14 @@ public final class PageOled implements Interpreter {
 
         private static final int ALTERNATE = 0x10;
 
+        /** Of the controller's own clock, at the step that it has after a reset; the sheet allows a tenth more or less. */
+        private static final double CLOCK_HERTZ = 370_000;
+
+        /** Clocks that a row takes beside the two phases before it. */
+        private static final int ROW_CLOCKS = 50;
+
+        private static final int PHASES_AT_RESET = 4;
+
         private final boolean wide;
         private final int columns;
         private final byte[] memory;
@@ -70,8 +80,27 @@ public final class PageOled implements Interpreter {
         private boolean inverted;
         private boolean scrolling;
 
-        /** Which way, how often, which pages; empty where that was told before the record began. */
-        private String scroll = "";
+        /** What was told of the movement; null where that was before the record began. */
+        private Scroll scroll;
+
+        private int fixedRows;
+        private int movingRows = LINES;
+
+        /** Rows that the moving ones stand higher than at first. */
+        private int risen;
+
+        /** Seconds since the last step. */
+        private double since;
+
+        private int divider = 1;
+        private int phases = PHASES_AT_RESET;
+
+        /**
+         * A movement by a column a step.
+         *
+         * @param rows that it goes upwards with each step
+         */
+        private record Scroll(boolean right, int firstPage, int lastPage, int frames, int rows) {}
 
         /** Whether it was switched off and then told its rows, as whole set-ups begin; what was told of wiring and pump, -1 before. */
         private boolean setUp;
@@ -173,9 +202,12 @@ public final class PageOled implements Interpreter {
                         page = firstPage;
                     }
                 }
-                case 0x26, 0x27, 0x29, 0x2A -> scroll = wide ? "" : scroll(c);
+                case 0x26, 0x27, 0x29, 0x2A -> scroll = wide ? null : scroll(c);
                 case 0x2E -> scrolling = false;
-                case 0x2F -> scrolling = !wide;
+                case 0x2F -> {
+                    scrolling = !wide;
+                    since = 0;
+                }
                 case 0xA0 -> mirrored = false;
                 case 0xA1 -> mirrored = true;
                 case 0xA4 -> allOn = false;
@@ -195,15 +227,77 @@ public final class PageOled implements Interpreter {
                 case 0xAF -> on = true;
                 case 0xC0 -> bottomUp = false;
                 case 0xC8 -> bottomUp = true;
+                case 0xA3 -> {
+                    fixedRows = p & 0x3F;
+                    movingRows = q & 0x7F;
+                }
                 case 0xD3 -> offset = p & 0x3F;
+                case 0xD5 -> divider = (p & 0x0F) + 1;
+                case 0xD9 -> phases = (p & 0x0F) + (p >> 4 & 0x0F);
                 default -> {}
             }
         }
 
-        private String scroll(int c) {
-            return " " + (c == 0x26 || c == 0x29 ? "to the right" : "to the left") + (c >= 0x29 ? " and upwards" : "")
-                    + ", a column each " + FRAMES[parameters[2] & 7] + " frames, pages " + (parameters[1] & 7) + " to "
-                    + (parameters[3] & 7);
+        private Scroll scroll(int c) {
+            boolean upwards = c >= 0x29;
+            return new Scroll(
+                    c == 0x26 || c == 0x29,
+                    parameters[1] & 7,
+                    parameters[3] & 7,
+                    FRAMES[parameters[2] & 7],
+                    upwards ? parameters[4] & 0x3F : 0);
+        }
+
+        private String moving() {
+            if (!scrolling || scroll == null) {
+                return "scrolling by itself, told how before the record begins, so not drawn";
+            }
+            String way = scroll.right ? "to the right" : "to the left";
+            String up =
+                    scroll.rows == 0 ? "" : " and " + scroll.rows + (scroll.rows == 1 ? " row" : " rows") + " upwards";
+            return String.format(
+                    Locale.ROOT,
+                    "scrolling by itself %s%s, a column each %d frames (about %.0f ms), pages %d to %d",
+                    way,
+                    up,
+                    scroll.frames,
+                    stepSeconds() * 1e3,
+                    scroll.firstPage,
+                    scroll.lastPage);
+        }
+
+        /** Source: data sheet of the segment driver, frame frequency and the steps of a scroll; from memory. */
+        @Override
+        public double stepSeconds() {
+            return scrolling && scroll != null
+                    ? scroll.frames * (double) divider * (phases + ROW_CLOCKS) * rows / CLOCK_HERTZ
+                    : 0;
+        }
+
+        @Override
+        public void pass(double seconds) {
+            double step = stepSeconds();
+            if (step == 0) {
+                return;
+            }
+            since += seconds;
+            // A step that is due by less than a clock of the controller is due.
+            long steps = (long) Math.floor(since / step + 1e-6);
+            if (steps <= 0) {
+                return;
+            }
+            since = Math.max(0, since - steps * step);
+            int by = Math.floorMod(scroll.right ? steps : -steps, columns);
+            for (int p = scroll.firstPage; p <= scroll.lastPage; p++) {
+                byte[] row = Arrays.copyOfRange(memory, p * columns, (p + 1) * columns);
+                for (int x = 0; x < columns; x++) {
+                    memory[p * columns + (x + by) % columns] = row[x];
+                }
+            }
+            if (movingRows > 0) {
+                risen = (int) ((risen + steps * scroll.rows) % movingRows);
+            }
+            changed();
         }
 
         @Override
@@ -240,7 +334,7 @@ public final class PageOled implements Interpreter {
             StringBuilder text = new StringBuilder(on ? "" : "switched off");
             add(text, allOn, "all pixels on, whatever the memory holds");
             add(text, inverted, "inverted");
-            add(text, scrolling, "scrolling by itself" + scroll + ", which is not drawn");
+            add(text, scrolling, moving());
             add(text, rows != panel().rows(), "set up for " + rows + " of its " + panel().rows() + " rows");
             return text.toString();
         }
@@ -305,7 +399,9 @@ public final class PageOled implements Interpreter {
                 // Row of the glass from the controller's first output, which is the lowest line of the glass when it
                 // scans bottom up.
                 int scanned = bottomUp ? y : panel().rows() - 1 - y;
-                int row = scanned + startLine + offset & LINES - 1;
+                boolean moving = scanned >= fixedRows && scanned < fixedRows + movingRows;
+                int line = moving ? fixedRows + (scanned - fixedRows + risen) % movingRows : scanned;
+                int row = line + startLine + offset & LINES - 1;
                 for (int x = 0; x < panel().columns(); x++) {
                     int segment = mirrored ? x + panel().offsetColumns() : columns - 1 - panel().offsetColumns() - x;
                     boolean shown = scanned < rows && lit(segment, row);
