@@ -42,6 +42,8 @@ public enum Trouble {
     SPREAD_BUS,
     /** A supply is not the one that the part needs. */
     SUPPLY_RANGE,
+    /** A resistor takes a supply away. */
+    SUPPLY_RESISTOR,
     /** A rail cannot carry its parts. */
     RAIL_LOAD,
     /** The contrast cannot be read. */

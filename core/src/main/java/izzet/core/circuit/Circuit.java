@@ -51,6 +51,7 @@ public final class Circuit {
     private final Segments segments = new Segments(this);
     private final Reaches reaches = new Reaches(this);
     private final Gates gates = new Gates(this);
+    private final Leads leads;
     private volatile DcModel dc;
     private volatile Levels levels;
     private volatile Supplies supplies;
@@ -98,6 +99,7 @@ public final class Circuit {
                 .toList();
         this.nets = new Nets(board, wireAt, connections, resistors);
         wires.forEach(w -> w.in(nets.netOf(w.number()), nets.node(w.number())));
+        leads = new Leads(this, nets);
     }
 
     /** The same circuit while a supply output of a part gives another voltage, as cells do that are fresh or nearly empty. */
@@ -245,19 +247,30 @@ public final class Circuit {
         return rail(end).map(Rail::volts);
     }
 
-    /** The rail that a line hangs on, by wires or a small resistor. */
+    /** The rail that a line hangs on, by wires or a small resistor; a supply or ground line also by contacts, as while they are closed. */
     public Optional<Rail> rail(Target end) {
-        return small.isEmpty() ? netOf(end).flatMap(Net::rail) : railOf.computeIfAbsent(end, this::findRail);
+        return small.isEmpty() && !leads.anyContact()
+                ? netOf(end).flatMap(Net::rail)
+                : railOf.computeIfAbsent(end, this::findRail);
+    }
+
+    /** How a supply or ground line reaches its rail where wires alone do not lead to one. */
+    public Optional<Lead> lead(Wire wire) {
+        return leads.of(wire);
     }
 
     private Optional<Rail> findRail(Target end) {
-        Optional<Rail> rail = netOf(end).flatMap(Net::rail);
-        return rail.isPresent()
-                ? rail
-                : small.stream()
+        return netOf(end)
+                .flatMap(Net::rail)
+                .or(() -> small.stream()
                         .filter(c -> c.from().equals(end) || c.to().equals(end))
                         .flatMap(c -> netOf(c.from().equals(end) ? c.to() : c.from()).flatMap(Net::rail).stream())
-                        .findFirst();
+                        .findFirst())
+                .or(() -> wire(end)
+                        .filter(w -> w.role().power())
+                        .flatMap(leads::of)
+                        .filter(l -> l.ohms() <= SMALL_OHMS)
+                        .map(Lead::rail));
     }
 
     /** Whether a part puts levels on a line by itself: an output that nothing silences. */

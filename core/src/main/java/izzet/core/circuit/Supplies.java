@@ -1,5 +1,6 @@
 package izzet.core.circuit;
 
+import izzet.core.catalog.Part;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
@@ -119,7 +120,33 @@ public final class Supplies {
         return draws;
     }
 
-    /** The pin that a supply line hangs on; empty where a rail feeds it, or nothing does. */
+    /**
+     * What the parts take whose supply, or whose ground, hangs on one pin.
+     *
+     * @param milliamps at most, as far as their data tell it
+     * @param known whether all of them tell it
+     * @param passesOn whether one of them gives a supply to others
+     */
+    public record PinLoad(double milliamps, boolean known, boolean passesOn) {}
+
+    /** What flows through the pin under a supply or a ground line, once the program has set it. */
+    public PinLoad loadOfPin(Wire wire) {
+        double all = 0;
+        boolean known = true;
+        boolean passesOn = false;
+        for (Wire fed : wire.net().orElseThrow().wires()) {
+            if (fed.role() == wire.role()) {
+                Part.Supply supply = fed.unit().part().supply();
+                boolean told = supply != null && supply.maxMilliamps() != null;
+                known &= told;
+                all += told ? supply.maxMilliamps() : 0;
+                passesOn |= circuit.wiresOf(fed.unit()).stream().anyMatch(w -> w.role() == Role.SOURCE);
+            }
+        }
+        return new PinLoad(all, known, passesOn);
+    }
+
+    /** The pin that a supply or a ground line hangs on; empty where it is on a rail, or on nothing. */
     public Optional<Pin> pinUnder(Wire wire) {
         return circuit.rail(wire.from()).isPresent()
                 ? Optional.empty()

@@ -282,4 +282,66 @@ class RuleEdgesTest {
                         .findings("W3"))
                 .isEmpty();
     }
+
+    /** What leads on in a way that the plan does not tell is neither fine nor wrong. */
+    @Test
+    void suppliesOverSomethingThatIsNotKnown() {
+        Workbench stage = sign().with("stage", "load-driver").off("sign:GND").wire("sign:GND", "stage:LOAD-");
+        assertThat(stage.findings("L13")).isEmpty();
+        assertThat(stage.check().undecided())
+                .anyMatch(u -> u.rule().equals("L13") && u.missing().contains("LOAD-"));
+        Workbench port = sign().with("port", "expander-8").off("sign:VCC").wire("port:P0", "sign:VCC");
+        assertThat(port.findings("L14")).isEmpty();
+        assertThat(port.check().undecided())
+                .anyMatch(u -> u.rule().equals("L14") && u.missing().contains("P0"));
+    }
+
+    /** Over a closed contact a part is on its rail: its current counts there, and its levels are as with a wire. */
+    @Test
+    void aSwitchedSupplyIsASupply() {
+        Workbench switched = sign().bare("switch", "push-button", "to-ground")
+                .off("sign:VCC")
+                .wire("switch:A", "sign:VCC")
+                .wire("rail:5V", "switch:B");
+        assertThat(switched.circuit().supplies().fedBy(rail(switched, "5V")))
+                .extracting(u -> u.id())
+                .contains("sign");
+        assertThat(switched.findings("L1")).hasSameSizeAs(sign().findings("L1"));
+        assertThat(only(switched, "L14")).contains("only while the switch is closed");
+        assertThat(switched.findings("L18")).isEmpty();
+        assertThat(switched.findings("L9")).isEmpty();
+        // A battery on a switch: two supplies are one while it is closed.
+        Workbench cells = sign().bare("cells", "cells-3-aa", "supply")
+                .bare("switch", "push-button", "to-ground")
+                .wire("cells:GND", "rail:GND")
+                .wire("cells:4V5", "switch:A")
+                .wire("switch:B", "rail:5V");
+        assertThat(only(cells, "L9")).contains("while the switch is closed").contains("never plug USB in");
+        cells.off("switch:B").wire("switch:B", "rail:VIN");
+        assertThat(cells.findings("L9")).isEmpty();
+    }
+
+    /** From either end, in a wire or as a resistor of the plan; the repair takes it out of the way. */
+    @Test
+    void aResistorInASupplyLine() {
+        Workbench wire = sign().off("sign:VCC").wire("rail:5V", "sign:VCC", 220.0, null);
+        assertThat(only(wire, "L18")).contains("would take 5.5 V at 25 mA");
+        assertThat(wire.findings("L14")).isEmpty();
+        wire.edit(wire.repairs("L18").get(0).edit());
+        assertThat(wire.findings("L18")).isEmpty();
+        assertThat(wire.findings("L14")).isEmpty();
+        // A pull-up of the module is no way to a supply.
+        Workbench dead =
+                sign().bare("twin", Workbench.OLED, "2-wire").off("sign:VCC").wire("twin:VCC", "sign:VCC");
+        assertThat(dead.findings("L14")).isNotEmpty().allMatch(f -> f.sentence()
+                .contains("leads to nothing that gives a supply"));
+    }
+
+    private static Workbench sign() {
+        return Workbench.mcu().with("sign", Workbench.OLED);
+    }
+
+    private static izzet.core.catalog.Rail rail(Workbench bench, String id) {
+        return bench.circuit().board().rail(id).orElseThrow();
+    }
 }

@@ -111,6 +111,18 @@ class RuleExamplesTest {
                 .wire(supply, to);
     }
 
+    private static Workbench overButton(String line, String rail) {
+        return mcu().with("sign", Workbench.OLED)
+                .bare("button", "push-button", "to-ground")
+                .off(line)
+                .wire(line, "button:A")
+                .wire("button:B", rail);
+    }
+
+    private static Workbench over(String line, String rail, double ohms) {
+        return mcu().with("sign", Workbench.OLED).off(line).wire(line, rail, ohms, null);
+    }
+
     private static Workbench powered(boolean input) {
         Workbench bench = mcu().bare("reg", "regulator-3v3", "supply").wire("reg:GND", "rail:GND");
         if (input) {
@@ -220,6 +232,52 @@ class RuleExamplesTest {
                         fed("sign:GND").off("sign:GND"),
                         Severity.STOP,
                         "not joined to the board's ground"),
+                // Switched by its ground.
+                new Example(
+                        "L13",
+                        onPin("lcd:VSS", "rail:GND"),
+                        onPin("lcd:VSS", "board:13"),
+                        Severity.NOTE,
+                        "up to 3 mA flow, where it should take 20 mA"),
+                new Example(
+                        "L13",
+                        onPin("sign:GND", "rail:GND"),
+                        onPin("sign:GND", "board:4"),
+                        Severity.FIX,
+                        "until the program sets it low"),
+                new Example(
+                        "L13",
+                        onPin("sign:GND", "rail:GND"),
+                        overButton("sign:GND", "rail:GND"),
+                        Severity.NOTE,
+                        "on ground only while the button is closed"),
+                new Example(
+                        "L14",
+                        onPin("sign:VCC", "rail:5V"),
+                        overButton("sign:VCC", "rail:5V"),
+                        Severity.NOTE,
+                        "has its supply only while the button is closed"),
+                new Example(
+                        "L9",
+                        mcu().with("button", "push-button"),
+                        mcu().bare("button", "push-button", "to-ground")
+                                .wire("button:A", "rail:5V")
+                                .wire("button:B", "rail:GND"),
+                        Severity.STOP,
+                        "one rail while the button is closed: a short"),
+                new Example(
+                        "L18",
+                        over("sign:VCC", "rail:5V", 10),
+                        over("sign:VCC", "rail:5V", 220),
+                        Severity.STOP,
+                        "would take 5.5 V at 25 mA, and the sign can spare 2 V"),
+                // 25 mA at most take 2.05 V, the usual 12 mA 1 V.
+                new Example(
+                        "L18",
+                        over("sign:GND", "rail:GND", 10),
+                        over("sign:GND", "rail:GND", 82),
+                        Severity.FIX,
+                        "82 Ω in the way of the sign GND"),
                 new Example("L14", powered(true), powered(false), Severity.FIX, "feed the part through its inputs"),
                 // What a pin gives, when it is high, is held against the part's supply like a rail.
                 new Example(

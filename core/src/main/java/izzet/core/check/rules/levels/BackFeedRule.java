@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * L9: two supplies on one rail. Passes: cells on an input of the board. Fails: a 3.3 V supply on the 3.3 V that the board's own regulator
@@ -49,16 +50,46 @@ public final class BackFeedRule implements Rule {
             List<Rail> here = dc.railsAt(node);
             List<Rail> giving = here.stream().filter(Rail::gives).toList();
             if (giving.stream().anyMatch(Rail::ground) && giving.stream().anyMatch(r -> !r.ground())) {
-                report(circuit, findings, giving, Severity.STOP, "a short from supply to ground");
+                report(circuit, findings, giving, Severity.STOP, "", "a short from supply to ground");
             } else if (giving.size() > 1) {
-                judge(circuit, findings, giving);
+                judge(circuit, findings, giving, "");
             } else if (!giving.isEmpty()) {
                 here.stream().filter(r -> !r.gives()).forEach(in -> input(findings, in, giving.get(0)));
             }
         }
+        for (DcModel.Contact contact : contacts(dc)) {
+            overContact(circuit, findings, contact, dc.railsAt(contact.a()), dc.railsAt(contact.b()));
+        }
     }
 
-    private void judge(Circuit circuit, Findings findings, List<Rail> giving) {
+    private static List<DcModel.Contact> contacts(DcModel dc) {
+        return dc.elements().stream()
+                .filter(DcModel.Contact.class::isInstance)
+                .map(DcModel.Contact.class::cast)
+                .filter(c -> c.a() != c.b())
+                .toList();
+    }
+
+    /** Two rails that a closed contact makes one. */
+    private void overContact(
+            Circuit circuit, Findings findings, DcModel.Contact contact, List<Rail> one, List<Rail> other) {
+        List<Rail> giving =
+                Stream.concat(one.stream(), other.stream()).filter(Rail::gives).toList();
+        if (giving.size() < 2
+                || one.stream().noneMatch(Rail::gives)
+                || other.stream().noneMatch(Rail::gives)) {
+            return;
+        }
+        String when = " while " + contact.unit().name() + " is closed";
+        if (giving.stream().anyMatch(Rail::ground) && giving.stream().anyMatch(r -> !r.ground())) {
+            report(circuit, findings, giving, Severity.STOP, when, "a short from supply to ground");
+        } else if (giving.stream().noneMatch(Rail::ground)) {
+            judge(circuit, findings, giving, when);
+        }
+    }
+
+    /** @param when they are one; empty for always */
+    private void judge(Circuit circuit, Findings findings, List<Rail> giving, String when) {
         findings.looked(this);
         double most = giving.stream().mapToDouble(Rail::volts).max().orElse(0);
         double least = giving.stream().mapToDouble(Rail::volts).min().orElse(0);
@@ -76,13 +107,14 @@ public final class BackFeedRule implements Rule {
             return;
         }
         if (most - least > SAME_VOLTS && !near) {
-            report(circuit, findings, giving, Severity.STOP, "the higher drives its current into the lower");
+            report(circuit, findings, giving, Severity.STOP, when, "the higher drives its current into the lower");
         } else if (!outside) {
             report(
                     circuit,
                     findings,
                     giving,
                     usb ? Severity.ADVISE : Severity.FIX,
+                    when,
                     usb
                             ? "never plug USB in while the other feeds the rail, unless you know which gives way"
                             : "neither gives way, and the one that is off is fed backwards");
@@ -106,10 +138,12 @@ public final class BackFeedRule implements Rule {
                 .add();
     }
 
-    private void report(Circuit circuit, Findings findings, List<Rail> giving, Severity severity, String why) {
-        findings.of(this, severity, "{rails} are one rail: {why}.")
+    private void report(
+            Circuit circuit, Findings findings, List<Rail> giving, Severity severity, String when, String why) {
+        findings.of(this, severity, "{rails} are one rail{when}: {why}.")
                 .at(giving.stream().map(r -> Place.rail(r.id(), r.label())).toList())
                 .word("rails", giving.stream().map(Rail::label).collect(Collectors.joining(" and ")))
+                .word("when", when)
                 .word("why", why)
                 .figure(
                         "voltages",
@@ -117,7 +151,10 @@ public final class BackFeedRule implements Rule {
                                 .map(r -> Quantity.volts(r.volts()).toString())
                                 .collect(Collectors.joining(", ")))
                 .source(circuit.board().source(giving.get(0).source()))
-                .remedy("Feed the parts from one of them, or bring the outside supply to the board's input.")
+                .remedy(
+                        giving.stream().anyMatch(Rail::ground)
+                                ? "Take one of them away from there: nothing may join a supply to ground."
+                                : "Feed the parts from one of them, or bring the outside supply to the board's input.")
                 .add();
     }
 

@@ -1,5 +1,6 @@
 package izzet.core.check.rules.levels;
 
+import izzet.core.catalog.Pin;
 import izzet.core.catalog.Role;
 import izzet.core.check.Findings;
 import izzet.core.check.Place;
@@ -8,6 +9,7 @@ import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
+import izzet.core.circuit.Lead;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
@@ -16,6 +18,7 @@ import java.util.Optional;
 /**
  * L13: a ground that is not the board's: currents have no way back, and levels mean nothing. Passes: cells with their ground on the
  * board's. Fails: a supply joined by its positive line alone, or a part's ground on a supply whose ground is apart.
+ * A part whose ground hangs on a pin is told with what then flows into the pin.
  */
 public final class CommonGroundRule implements Rule {
 
@@ -52,10 +55,49 @@ public final class CommonGroundRule implements Rule {
                 boolean joined = dc.held(wire.node()).isPresent();
                 boolean apart = net.filter(n -> n.rails().isEmpty()).isPresent();
                 if (!joined && (gives || apart)) {
-                    report(findings, wire, gives);
+                    apart(circuit, findings, wire, gives);
                 }
             }
         }
+    }
+
+    private void apart(Circuit circuit, Findings findings, Wire wire, boolean gives) {
+        Optional<Lead> lead = circuit.lead(wire);
+        if (lead.isPresent()) {
+            // What is lost on the way is reckoned by the rule of resistors in supply lines.
+            if (!lead.get().contacts().isEmpty()) {
+                OnContact.tell(
+                        this,
+                        circuit,
+                        findings,
+                        wire,
+                        lead.get(),
+                        "{line} is on ground only while {contact} is closed{fed}.");
+            }
+            return;
+        }
+        Optional<Pin> pin = gives ? Optional.empty() : circuit.supplies().pinUnder(wire);
+        Optional<Wire> passage = OnContact.passage(wire);
+        if (pin.isPresent()) {
+            onPin(circuit, findings, wire, pin.get());
+        } else if (passage.isPresent()) {
+            findings.cannotTell(
+                    this, Place.of(wire), "whether " + passage.get().label() + " leads " + wire.label() + " to ground");
+        } else {
+            report(findings, wire, gives);
+        }
+    }
+
+    private void onPin(Circuit circuit, Findings findings, Wire wire, Pin pin) {
+        OnPin.tell(
+                        this,
+                        circuit,
+                        findings,
+                        wire,
+                        pin,
+                        "{line} hangs on pin {pin}, not on ground: nothing works until the program sets it low{load}.")
+                .remedy("Join it to the board's ground; to switch the part, use a transistor in between.")
+                .add();
     }
 
     private void report(Findings findings, Wire wire, boolean gives) {

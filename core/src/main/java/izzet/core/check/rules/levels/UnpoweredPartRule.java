@@ -1,7 +1,5 @@
 package izzet.core.check.rules.levels;
 
-import izzet.core.catalog.Board;
-import izzet.core.catalog.Part;
 import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
@@ -10,9 +8,9 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Lead;
 import izzet.core.circuit.Supplies;
 import izzet.core.circuit.Wire;
-import izzet.core.quantity.Quantity;
 import java.util.Optional;
 
 /**
@@ -49,10 +47,25 @@ public final class UnpoweredPartRule implements Rule {
                 continue;
             }
             Optional<Rail> rail = circuit.rail(wire.from());
-            if (rail.isEmpty() || rail.get().gives() && !supplies.alive(rail.get())) {
-                boolean speaks = circuit.wiresOf(wire.unit()).stream()
-                        .anyMatch(
-                                w -> !w.role().power() && !circuit.pinsUnder(w).isEmpty());
+            Optional<Lead> lead = circuit.lead(wire);
+            if (rail.isEmpty() && lead.isPresent()) {
+                // What is lost on the way is reckoned by the rule of resistors in supply lines.
+                continue;
+            }
+            if (rail.isPresent() && lead.filter(l -> !l.contacts().isEmpty()).isPresent()) {
+                OnContact.tell(
+                        this,
+                        circuit,
+                        findings,
+                        wire,
+                        lead.get(),
+                        "{line} has its supply only while {contact} is closed{fed}.");
+            }
+            Optional<Wire> other = rail.isEmpty() ? OnContact.passage(wire) : Optional.empty();
+            if (other.isPresent()) {
+                findings.cannotTell(this, Place.of(wire), "what " + other.get().label() + " gives to " + wire.label());
+            } else if (rail.isEmpty() || rail.get().gives() && !supplies.alive(rail.get())) {
+                boolean speaks = OnContact.speaks(circuit, wire);
                 findings.of(
                                 this,
                                 speaks ? Severity.FIX : Severity.STOP,
@@ -67,54 +80,15 @@ public final class UnpoweredPartRule implements Rule {
         }
     }
 
-    /** Makers switch small parts with a pin: it works as far as the pin gives what all on it take. */
     private void onPin(Circuit circuit, Findings findings, Wire wire, Pin pin) {
-        Board.PinCurrent current = circuit.board().current();
-        double limit = current.perPinMilliamps();
-        double all = 0;
-        boolean known = true;
-        boolean passesOn = false;
-        for (Wire fed : wire.net().orElseThrow().wires()) {
-            if (fed.role() == Role.SUPPLY) {
-                Part.Supply supply = fed.unit().part().supply();
-                boolean told = supply != null && supply.maxMilliamps() != null;
-                known &= told;
-                all += told ? supply.maxMilliamps() : 0;
-                passesOn |= circuit.wiresOf(fed.unit()).stream().anyMatch(w -> w.role() == Role.SOURCE);
-            }
-        }
-        Findings.Draft draft = findings.of(
+        OnPin.tell(
                         this,
-                        passesOn || all > limit ? Severity.FIX : Severity.NOTE,
+                        circuit,
+                        findings,
+                        wire,
+                        pin,
                         "{line} hangs on pin {pin}: nothing works until the program sets it high{load}.")
-                .aspect("pin")
-                .at(Place.of(wire))
-                .word("line", wire.label())
-                .word("pin", pin.label())
-                .word("load", load(all, limit, known, passesOn))
-                .source(circuit.board().source(current.source()))
-                .remedy("Connect it to a rail that gives; to switch it, use a transistor in between.");
-        if (known && !passesOn) {
-            findings.compared(this, Quantity.milliamps(limit - all), wire.from());
-            draft.compared(
-                    "through the pin",
-                    Quantity.milliamps(all),
-                    Quantity.milliamps(limit),
-                    true,
-                    circuit.board().source(current.source()));
-        }
-        draft.add();
-    }
-
-    private static String load(double all, double limit, boolean known, boolean passesOn) {
-        String most = Quantity.milliamps(limit) + " at most";
-        if (passesOn) {
-            return ", and all that it feeds would flow through the pin, which should give " + most;
-        }
-        if (!known && all <= limit) {
-            return "; what hangs on it does not say how much it takes";
-        }
-        return ", and then " + (known ? "up to " : "more than ") + Quantity.milliamps(all)
-                + " flow, where it should give " + most;
+                .remedy("Connect it to a rail that gives; to switch it, use a transistor in between.")
+                .add();
     }
 }
