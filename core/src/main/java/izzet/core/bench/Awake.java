@@ -57,9 +57,11 @@ final class Awake {
         return Optional.empty();
     }
 
+    /** By wires, a small resistor, or a closed switch. */
     private static boolean held(Circuit built, Wire wire, boolean ground) {
         return built.netOf(wire.from()).stream()
-                .flatMap(n -> n.rails().stream())
-                .anyMatch((Rail r) -> r.ground() == ground);
+                        .flatMap(n -> n.rails().stream())
+                        .anyMatch((Rail r) -> r.ground() == ground)
+                || built.rail(wire.from()).filter(r -> r.ground() == ground).isPresent();
     }
 }

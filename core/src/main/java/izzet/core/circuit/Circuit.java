@@ -8,6 +8,7 @@ import izzet.core.catalog.First;
 import izzet.core.catalog.Part;
 import izzet.core.catalog.PartLine;
 import izzet.core.catalog.Pin;
+import izzet.core.catalog.PinFunction;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.plan.Bus;
@@ -259,6 +260,15 @@ public final class Circuit {
         return leads.of(wire);
     }
 
+    /** The pin that a supply or a ground line hangs on; empty where it is on a rail, or on nothing. */
+    public Optional<Pin> feedingPin(Wire wire) {
+        return rail(wire.from()).isPresent()
+                ? Optional.empty()
+                : wire.net().flatMap(net -> net.pins().stream()
+                        .filter(p -> p.can(PinFunction.DIGITAL_OUT))
+                        .findFirst());
+    }
+
     private Optional<Rail> findRail(Target end) {
         return netOf(end)
                 .flatMap(Net::rail)
@@ -367,9 +377,10 @@ public final class Circuit {
     }
 
     private Optional<Double> mainVolts(Unit unit) {
-        return Optional.ofNullable(unit.part().logicVolts()).or(() -> unit.part()
-                .firstLine(Role.SUPPLY)
-                .flatMap(supply -> railVolts(Target.line(unit.id(), supply.id()))));
+        return Optional.ofNullable(unit.part().logicVolts())
+                .or(() -> wire(unit, Role.SUPPLY).flatMap(supply -> railVolts(supply.from())
+                        // A pin that feeds a part gives what the board's logic has, while it is high.
+                        .or(() -> feedingPin(supply).map(pin -> board.logicVolts()))));
     }
 
     /** The pull-ups on a module, unless a strap says that they were taken off. */

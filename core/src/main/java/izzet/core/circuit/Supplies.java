@@ -1,7 +1,6 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.Part;
-import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import java.util.ArrayList;
@@ -144,15 +143,6 @@ public final class Supplies {
             }
         }
         return new PinLoad(all, known, passesOn);
-    }
-
-    /** The pin that a supply or a ground line hangs on; empty where it is on a rail, or on nothing. */
-    public Optional<Pin> pinUnder(Wire wire) {
-        return circuit.rail(wire.from()).isPresent()
-                ? Optional.empty()
-                : wire.net().flatMap(net -> net.pins().stream()
-                        .filter(p -> p.can("digital-out"))
-                        .findFirst());
     }
 
     /** Whether a rail has something behind it: a part that gives has its own supply, or needs none. */

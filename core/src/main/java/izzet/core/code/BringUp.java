@@ -11,8 +11,10 @@ import izzet.core.discovery.Discovery;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -34,9 +36,12 @@ public record BringUp(
                 Discovery.instances(DisplayStart.class, BringUp.class.getPackageName() + ".displays");
     }
 
+    private static final long FED_MILLIS = 100;
+
     public static BringUp of(Circuit circuit) {
         ProgramWriter program = new ProgramWriter(circuit);
         Set<String> sources = new LinkedHashSet<>();
+        feed(circuit, program, sources);
         // Nobody on a shared serial bus may hear what is meant for another one.
         for (Unit unit : circuit.units()) {
             if (unit.variant().bus() == BusKind.SPI || unit.variant().cycleNanos() != null) {
@@ -65,6 +70,25 @@ public record BringUp(
                 program.buses(),
                 program.ops(),
                 List.copyOf(sources));
+    }
+
+    /** Parts that hang on a pin get their supply, or their ground, before anything is said. */
+    private static void feed(Circuit circuit, ProgramWriter program, Set<String> sources) {
+        Map<ProgramPin, Boolean> pins = new LinkedHashMap<>();
+        for (Wire wire : circuit.wires()) {
+            if (wire.role() == Role.SUPPLY || wire.role() == Role.GROUND) {
+                circuit.feedingPin(wire)
+                        .ifPresent(
+                                p -> pins.putIfAbsent(ProgramPin.of(circuit.board(), p), wire.role() == Role.SUPPLY));
+            }
+        }
+        if (pins.isEmpty()) {
+            return;
+        }
+        program.note("pins that feed parts, before anything else");
+        pins.forEach(program::output);
+        program.millis(FED_MILLIS);
+        sources.add("Common practice: " + FED_MILLIS + " ms after a pin has switched a supply on");
     }
 
     private static void begin(Circuit circuit, Unit unit, ProgramBus bus, ProgramWriter program) {
@@ -129,6 +153,6 @@ public record BringUp(
 
     /** Whether nothing is done, only told. */
     public boolean quiet() {
-        return ops.stream().allMatch(op -> op instanceof Op.Note || op instanceof Op.Output);
+        return ops.stream().allMatch(op -> op instanceof Op.Note || op instanceof Op.Output || op instanceof Op.Wait);
     }
 }

@@ -321,6 +321,20 @@ class RuleEdgesTest {
         assertThat(cells.findings("L9")).isEmpty();
     }
 
+    /** While its pin is high, a part has the levels of the board's supply. */
+    @Test
+    void aPartOnAPinIsHeldAgainstLevels() {
+        Workbench fed = Workbench.mcu()
+                .with("hall", "character-16x2-direct")
+                .off("hall:VDD")
+                .wire("hall:VDD", "board:13");
+        var unit = fed.circuit().unit("hall").orElseThrow();
+        var line = unit.part().firstLine(izzet.core.catalog.Role.ENABLE).orElseThrow();
+        assertThat(fed.circuit().logicVolts(unit, line)).contains(5.0);
+        fed.off("hall:VDD");
+        assertThat(fed.circuit().logicVolts(unit, line)).isEmpty();
+    }
+
     /** From either end, in a wire or as a resistor of the plan; the repair takes it out of the way. */
     @Test
     void aResistorInASupplyLine() {

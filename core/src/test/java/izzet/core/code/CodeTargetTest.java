@@ -79,6 +79,38 @@ class CodeTargetTest {
                 .wire("below:SCL", "board:" + free.get(5).id());
     }
 
+    /** A display with its supply and its ground on pins that nothing else has. */
+    private static Workbench fed(String board) {
+        Workbench bench =
+                Workbench.on(board).with("sign", Workbench.OLED).off("sign:VCC").off("sign:GND");
+        Circuit circuit = bench.circuit();
+        List<Pin> free = circuit.board().pins().stream()
+                .filter(p -> p.can(PinFunction.DIGITAL_OUT) && !p.can(PinFunction.BOARD_RESET))
+                .filter(p -> circuit.usersOf(p).isEmpty())
+                .toList();
+        return bench.wire("sign:VCC", "board:" + free.get(4).id())
+                .wire("sign:GND", "board:" + free.get(5).id());
+    }
+
+    /** Its pins come first: the supply high, the ground low. */
+    @Test
+    void aPartThatHangsOnPinsIsFedBeforeAnythingIsSaid() {
+        for (String board : List.of(Workbench.MCU, Workbench.SBC)) {
+            List<Op> ops = BringUp.of(fed(board).circuit()).ops();
+            assertThat(ops.subList(0, 4))
+                    .as(board)
+                    .satisfiesExactlyInAnyOrder(
+                            o -> assertThat(o).isInstanceOf(Op.Note.class),
+                            o -> assertThat(o).isInstanceOfSatisfying(Op.Output.class, out -> assertThat(out.high())
+                                    .isTrue()),
+                            o -> assertThat(o).isInstanceOfSatisfying(Op.Output.class, out -> assertThat(out.high())
+                                    .isFalse()),
+                            o -> assertThat(o).isEqualTo(new Op.Wait(100_000)));
+        }
+        assertThat(BringUp.of(twins(Workbench.MCU).circuit()).sources())
+                .noneMatch(s -> s.contains("switched a supply"));
+    }
+
     /** Plans for each kind of display, on a board. */
     private static Map<String, Circuit> plans(String board) {
         Map<String, Circuit> plans = new LinkedHashMap<>();
@@ -92,6 +124,7 @@ class CodeTargetTest {
         plans.put(
                 "small serial",
                 Workbench.on(board).with("sign", "oled-128x64-page-serial").circuit());
+        plans.put("fed by pins", fed(board).circuit());
         plans.put("twins", twins(board).circuit());
         plans.put(
                 "expander",

@@ -76,7 +76,7 @@ public final class CommonGroundRule implements Rule {
             }
             return;
         }
-        Optional<Pin> pin = gives ? Optional.empty() : circuit.supplies().pinUnder(wire);
+        Optional<Pin> pin = gives ? Optional.empty() : circuit.feedingPin(wire);
         Optional<Wire> passage = OnContact.passage(wire);
         if (pin.isPresent()) {
             onPin(circuit, findings, wire, pin.get());

@@ -40,7 +40,7 @@ public final class SupplyRule implements Rule {
         for (Wire wire : circuit.wires()) {
             if (wire.role() == Role.SUPPLY) {
                 circuit.rail(wire.from()).ifPresent(rail -> check(circuit, findings, wire, rail));
-                circuit.supplies().pinUnder(wire).ifPresent(pin -> {
+                circuit.feedingPin(wire).ifPresent(pin -> {
                     Board board = circuit.board();
                     range(
                             findings,

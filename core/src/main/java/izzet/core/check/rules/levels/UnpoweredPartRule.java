@@ -41,7 +41,7 @@ public final class UnpoweredPartRule implements Rule {
                 continue;
             }
             findings.looked(this);
-            Optional<Pin> pin = supplies.pinUnder(wire);
+            Optional<Pin> pin = circuit.feedingPin(wire);
             if (pin.isPresent()) {
                 onPin(circuit, findings, wire, pin.get());
                 continue;

@@ -1,0 +1,64 @@
+package izzet.core.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import izzet.core.Workbench;
+import izzet.core.circuit.Circuit;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class AwakeTest {
+
+    private static Workbench sign() {
+        return Workbench.mcu().with("sign", Workbench.OLED);
+    }
+
+    private static Optional<String> sleeps(Workbench bench, String part) {
+        Circuit circuit = bench.circuit();
+        return Awake.not(circuit, circuit.unit(part).orElseThrow());
+    }
+
+    @Test
+    void aPartNeedsItsSupplyAndItsGround() {
+        assertThat(sleeps(sign(), "sign")).isEmpty();
+        assertThat(sleeps(sign().off("sign:VCC"), "sign")).contains("VCC has no supply");
+        assertThat(sleeps(sign().off("sign:GND"), "sign")).contains("GND is not on ground");
+        assertThat(sleeps(sign().off("sign:GND").wire("sign:GND", "rail:5V"), "sign"))
+                .contains("GND is not on ground");
+    }
+
+    @Test
+    void aClosedSwitchAndASmallResistorLeadOn() {
+        Workbench switched = sign().bare("switch", "push-button", "to-ground")
+                .off("sign:VCC")
+                .wire("sign:VCC", "switch:A")
+                .wire("switch:B", "rail:5V");
+        assertThat(sleeps(switched, "sign")).isEmpty();
+        assertThat(sleeps(sign().off("sign:GND").wire("rail:GND", "sign:GND", 10.0, null), "sign"))
+                .isEmpty();
+        assertThat(sleeps(sign().off("sign:VCC").wire("sign:VCC", "rail:5V", 4700.0, null), "sign"))
+                .contains("VCC has no supply");
+    }
+
+    /** 3.0 to 3.6 V on 5 V is far beyond; 4.5 to 5.5 V on 3.3 V is too little. */
+    @Test
+    void aSupplyOutsideItsRangeIsNone() {
+        assertThat(sleeps(
+                                Workbench.mcu()
+                                        .with("map", "colour-128x160-serial-3v3")
+                                        .off("map:VCC")
+                                        .wire("map:VCC", "rail:5V"),
+                                "map")
+                        .orElseThrow())
+                .contains("gets 5 V")
+                .contains("a real one would be gone");
+        assertThat(sleeps(
+                                Workbench.on("mcu-dual-40")
+                                        .with("hall", "character-16x2-direct")
+                                        .off("hall:VDD")
+                                        .wire("hall:VDD", "rail:3V3"),
+                                "hall")
+                        .orElseThrow())
+                .contains("has only 3.3 V and wants 4.5 V");
+    }
+}
