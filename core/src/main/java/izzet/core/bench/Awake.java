@@ -1,12 +1,14 @@
 package izzet.core.bench;
 
 import izzet.core.catalog.OpenLine;
+import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.quantity.Quantity;
+import java.util.Map;
 import java.util.Optional;
 
 /** Whether a part on the desk works at all: supply, ground, reset. */
@@ -20,10 +22,30 @@ final class Awake {
 
     private Awake() {}
 
+    /** What pins of the board that feed parts stand at. */
+    interface Feeding {
+
+        /** Every pin is set as its part needs it. */
+        Feeding RIGHT = (pin, high) -> true;
+
+        /** @param pins levels that a program drives, by label */
+        static Feeding by(Map<String, Integer> pins) {
+            return (pin, high) -> pins.getOrDefault(pin.label(), -1) == (high ? 1 : 0);
+        }
+
+        boolean stands(Pin pin, boolean high);
+    }
+
     /** Why it does not; empty where it does. */
-    static Optional<String> not(Circuit built, Unit unit) {
+    static Optional<String> not(Circuit built, Unit unit, Feeding feeding) {
         for (Wire wire : built.wiresOf(unit)) {
-            if (wire.role() == Role.SUPPLY && wire.line().required() && !held(built, wire, false)) {
+            boolean ground = wire.role() == Role.GROUND;
+            Optional<Pin> pin = ground || wire.role() == Role.SUPPLY ? built.feedingPin(wire) : Optional.empty();
+            if (pin.isPresent() && wire.line().required() && !feeding.stands(pin.get(), !ground)) {
+                return Optional.of(wire.line().id() + " hangs on pin "
+                        + pin.get().label() + ", which the program does not set " + (ground ? "low" : "high"));
+            }
+            if (wire.role() == Role.SUPPLY && wire.line().required() && pin.isEmpty() && !held(built, wire, false)) {
                 return Optional.of(wire.line().id() + " has no supply");
             }
             if (wire.role() == Role.SUPPLY
@@ -31,7 +53,9 @@ final class Awake {
                     && wire.leastVolts() != null
                     && wire.mostVolts() != null) {
                 double least = wire.leastVolts();
-                double has = built.railVolts(wire.from()).orElse(least);
+                double has = built.railVolts(wire.from())
+                        .or(() -> pin.map(p -> built.board().logicVolts()))
+                        .orElse(least);
                 double most = wire.mostVolts();
                 if (has > most * DESTROYED_ABOVE) {
                     return Optional.of(wire.line().id() + " gets " + Quantity.volts(has) + " and takes "
@@ -42,7 +66,7 @@ final class Awake {
                             + Quantity.volts(least));
                 }
             }
-            if (wire.role() == Role.GROUND && wire.line().required() && !held(built, wire, true)) {
+            if (ground && wire.line().required() && pin.isEmpty() && !held(built, wire, true)) {
                 return Optional.of(wire.line().id() + " is not on ground");
             }
             if (wire.role() == Role.RESET && !wire.connected() && wire.line().open() == OpenLine.FLOATS) {

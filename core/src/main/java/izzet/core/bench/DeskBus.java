@@ -83,7 +83,7 @@ final class DeskBus {
         }
         for (Unit unit : built.units()) {
             boolean its = built.addressOf(unit).filter(a -> a == address).isPresent();
-            if (its && Awake.not(built, unit).isEmpty() && reached(unit)) {
+            if (its && Awake.not(built, unit, Awake.Feeding.by(pins)).isEmpty() && reached(unit)) {
                 all.add(unit);
             }
         }
@@ -120,7 +120,7 @@ final class DeskBus {
         for (Wire end : net.get().wires()) {
             Optional<Segments.Upstream> up = built.upstream(end);
             boolean passes = up.isPresent()
-                    && Awake.not(built, end.unit()).isEmpty()
+                    && Awake.not(built, end.unit(), Awake.Feeding.by(pins)).isEmpty()
                     && open(end, up.get().channel())
                     && built.wire(up.get().line())
                             .filter(next -> leads(next, pin, depth + 1))

@@ -23,6 +23,7 @@ import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -96,6 +97,10 @@ public final class DeskRun {
     private Ear[] hearing = {};
     private final Map<String, Session> sessions = new HashMap<>();
     private final Map<String, DeskBus> buses = new HashMap<>();
+
+    /** Displays that work only while the program sets the pins that feed them. */
+    private final Set<String> fedByPins = new HashSet<>();
+
     private final Map<String, Integer> modes = new HashMap<>();
     private final Map<String, Long> halfClock = new HashMap<>();
     private List<Unit> answered = List.of();
@@ -106,9 +111,12 @@ public final class DeskRun {
         this.record = record;
         for (Unit unit : desk.built().units()) {
             if (unit.part().kind() == PartKind.DISPLAY
-                    && Awake.not(desk.built(), unit).isEmpty()) {
+                    && Awake.not(desk.built(), unit, Awake.Feeding.RIGHT).isEmpty()) {
                 Interpreters.of(Panel.family(unit.part()))
                         .ifPresent(i -> sessions.put(unit.id(), i.begin(Panel.of(unit.part()))));
+                if (Awake.not(desk.built(), unit, Awake.Feeding.by(Map.of())).isPresent()) {
+                    fedByPins.add(unit.id());
+                }
             }
         }
     }
@@ -209,6 +217,10 @@ public final class DeskRun {
 
     /** What comes too fast on a serial bus is not heard. */
     private void heard(Unit unit, Session session, BusEvent event) {
+        if (fedByPins.contains(unit.id())
+                && Awake.not(desk.built(), unit, Awake.Feeding.by(pins)).isPresent()) {
+            return;
+        }
         boolean serial = unit.variant().bus() == BusKind.SPI;
         long hertz = 0;
         for (Bus bus : desk.programmed().plan().buses()) {
@@ -243,7 +255,7 @@ public final class DeskRun {
     }
 
     private String why(Unit unit, Glass glass) {
-        Optional<String> asleep = Awake.not(desk.built(), unit);
+        Optional<String> asleep = Awake.not(desk.built(), unit, Awake.Feeding.by(pins));
         if (asleep.isPresent()) {
             return asleep.get();
         }

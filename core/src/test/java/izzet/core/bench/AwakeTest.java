@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
+import izzet.core.display.Glass;
+import izzet.core.display.Picture;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -15,7 +18,7 @@ class AwakeTest {
 
     private static Optional<String> sleeps(Workbench bench, String part) {
         Circuit circuit = bench.circuit();
-        return Awake.not(circuit, circuit.unit(part).orElseThrow());
+        return Awake.not(circuit, circuit.unit(part).orElseThrow(), Awake.Feeding.by(Map.of("4", 1)));
     }
 
     @Test
@@ -60,5 +63,31 @@ class AwakeTest {
                                 "hall")
                         .orElseThrow())
                 .contains("has only 3.3 V and wants 4.5 V");
+    }
+
+    @Test
+    void aPinFeedsWhileTheProgramSetsIt() {
+        assertThat(sleeps(sign().off("sign:VCC").wire("sign:VCC", "board:4"), "sign"))
+                .isEmpty();
+        assertThat(sleeps(sign().off("sign:VCC").wire("sign:VCC", "board:5"), "sign"))
+                .contains("VCC hangs on pin 5, which the program does not set high");
+        assertThat(sleeps(sign().off("sign:GND").wire("sign:GND", "board:4"), "sign"))
+                .contains("GND hangs on pin 4, which the program does not set low");
+    }
+
+    /** The program of the plan sets them first, so that the picture comes; a program that only writes to it gets no answer. */
+    @Test
+    void aDisplayOnPinsShowsItsPicture() {
+        Circuit fed = sign().off("sign:VCC")
+                .wire("sign:VCC", "board:4")
+                .off("sign:GND")
+                .wire("sign:GND", "board:5")
+                .circuit();
+        DeskRun.Shown shown = DeskRun.of(Desk.of(fed)).get(0);
+        assertThat(shown.why()).isEmpty();
+        Picture picture = ((Glass.Pixels) shown.glass()).seen();
+        assertThat(picture.rgb()).contains(1);
+        Desk believed = Desk.of(fed).programmed(sign().plan());
+        assertThat(DeskRun.of(believed).get(0).why()).contains("which the program does not set");
     }
 }

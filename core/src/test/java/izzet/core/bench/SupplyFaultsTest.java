@@ -236,7 +236,7 @@ class SupplyFaultsTest {
             for (Path file : files.filter(f -> f.toString().endsWith(".json")).toList()) {
                 Circuit circuit = circuit(Files.readString(file));
                 for (Unit unit : circuit.units()) {
-                    if (Awake.not(circuit, unit)
+                    if (Awake.not(circuit, unit, Awake.Feeding.RIGHT)
                             .filter(w -> w.contains("has only"))
                             .isPresent()) {
                         starved++;
