@@ -95,8 +95,14 @@ final class Stretch {
         if (!now.claim()) {
             return false;
         }
-        plain(BEGIN, -1, masks);
-        now.done.complete(null);
+        try {
+            plain(BEGIN, -1, masks);
+            now.done.complete(null);
+        } catch (RuntimeException e) {
+            // Whoever waits must not wait for ever.
+            now.done.completeExceptionally(e);
+            throw e;
+        }
         return true;
     }
 
