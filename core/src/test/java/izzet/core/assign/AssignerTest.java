@@ -30,6 +30,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -199,30 +200,41 @@ class AssignerTest {
             return choices;
         }
 
+        private record Placed(Plan plan, String pin, int price) {}
+
         private void place(Plan plan, int line, List<String> taken) {
-            tried++;
-            // A further wire takes no points away, so what is too dear already is not gone on with.
-            int price = Weights.USUAL.price(Points.of(new Circuit(plan, Workbench.CATALOG), present));
-            if (price >= best) {
-                return;
-            }
             if (line == lines.size()) {
-                if (stops(plan, PLACES).isEmpty()) {
+                int price = price(plan);
+                if (price < best && stops(plan, PLACES).isEmpty()) {
                     best = price;
                 }
                 return;
             }
+            List<Placed> places = new ArrayList<>();
             for (var pin : Workbench.CATALOG.board(plan.board()).orElseThrow().signalPins()) {
                 if (!taken.contains(pin.id())) {
-                    taken.add(pin.id());
                     Plan next = plan;
                     for (Target from : lines.get(line)) {
                         next = new PlanEdit.Connect(from, Target.pin(pin.id())).apply(next);
                     }
-                    place(next, line + 1, taken);
-                    taken.remove(pin.id());
+                    places.add(new Placed(next, pin.id(), price(next)));
                 }
             }
+            // The cheap ones first; a further wire takes no points away, so what is too dear already is not gone on
+            // with.
+            places.sort(Comparator.comparingInt(Placed::price));
+            for (Placed placed : places) {
+                if (placed.price < best) {
+                    taken.add(placed.pin);
+                    place(placed.plan, line + 1, taken);
+                    taken.remove(placed.pin);
+                }
+            }
+        }
+
+        private int price(Plan plan) {
+            tried++;
+            return Weights.USUAL.price(Points.of(new Circuit(plan, Workbench.CATALOG), present));
         }
     }
 
