@@ -296,6 +296,27 @@ class RuleEdgesTest {
                 .anyMatch(u -> u.rule().equals("L14") && u.missing().contains("P0"));
     }
 
+    /** The other end of a potentiometer gives nothing, nor does a switch whose other end is open. */
+    @Test
+    void suppliesThatWereForgottenBesideSomethingKnown() {
+        Workbench turned = Workbench.mcu()
+                .with("hall", "character-16x2-direct")
+                .bare("turn", "potentiometer", "divider")
+                .off("hall:VDD")
+                .wire("turn:B", "hall:VDD");
+        assertThat(only(turned, "L14")).contains("leads to nothing that gives a supply");
+        Workbench open = sign().bare("switch", "push-button", "to-ground")
+                .off("sign:GND")
+                .wire("sign:GND", "switch:B");
+        assertThat(only(open, "L13")).contains("has no way back");
+        // Behind a resistor a dead supply is as dead as without.
+        Workbench dead = sign().bare("reg", "regulator-3v3", "supply")
+                .wire("reg:GND", "rail:GND")
+                .off("sign:VCC")
+                .wire("sign:VCC", "reg:OUT", 220.0, null);
+        assertThat(dead.findings("L14")).anyMatch(f -> f.sentence().contains("the sign VCC leads to nothing"));
+    }
+
     /** Over a closed contact a part is on its rail: its current counts there, and its levels are as with a wire. */
     @Test
     void aSwitchedSupplyIsASupply() {
@@ -317,8 +338,9 @@ class RuleEdgesTest {
                 .wire("cells:4V5", "switch:A")
                 .wire("switch:B", "rail:5V");
         assertThat(only(cells, "L9")).contains("while the switch is closed").contains("never plug USB in");
+        // The board's input is judged as without the switch: this one takes 7 V at least.
         cells.off("switch:B").wire("switch:B", "rail:VIN");
-        assertThat(cells.findings("L9")).isEmpty();
+        assertThat(only(cells, "L9")).contains("gives 4.5 V to VIN, which takes 7 V at least");
     }
 
     /** While its pin is high, a part has the levels of the board's supply. */

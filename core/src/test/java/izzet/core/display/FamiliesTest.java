@@ -76,6 +76,8 @@ class FamiliesTest {
         session.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
         assertThat(session.glass().orElseThrow().state())
                 .isEqualTo("scrolling by itself to the left, a column each 3 frames (about 28 ms), pages 1 to 6");
+        session.hear(write("00 D5 F0"));
+        assertThat(session.glass().orElseThrow().state()).contains("(about 28 ms, were its clock not set faster)");
         Session wide = session("page-oled-132", 132, 64);
         wide.hear(write("00 AF 27 00 01 04 06 00 FF 2F"));
         assertThat(wide.glass().orElseThrow().state()).isEmpty();

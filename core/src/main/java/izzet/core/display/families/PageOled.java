@@ -54,6 +54,8 @@ public final class PageOled implements Interpreter {
         /** Of the controller's own clock, at the step that it has after a reset; the sheet allows a tenth more or less. */
         private static final double CLOCK_HERTZ = 370_000;
 
+        private static final int USUAL_PACE = 8;
+
         /** Clocks that a row takes beside the two phases before it. */
         private static final int ROW_CLOCKS = 50;
 
@@ -93,6 +95,10 @@ public final class PageOled implements Interpreter {
         private double since;
 
         private int divider = 1;
+
+        /** Step of its own clock; what another than the usual makes of it is not known here. */
+        private int pace = USUAL_PACE;
+
         private int phases = PHASES_AT_RESET;
 
         /**
@@ -232,7 +238,10 @@ public final class PageOled implements Interpreter {
                     movingRows = q & 0x7F;
                 }
                 case 0xD3 -> offset = p & 0x3F;
-                case 0xD5 -> divider = (p & 0x0F) + 1;
+                case 0xD5 -> {
+                    divider = (p & 0x0F) + 1;
+                    pace = p >> 4 & 0x0F;
+                }
                 case 0xD9 -> phases = (p & 0x0F) + (p >> 4 & 0x0F);
                 default -> {}
             }
@@ -257,11 +266,12 @@ public final class PageOled implements Interpreter {
                     scroll.rows == 0 ? "" : " and " + scroll.rows + (scroll.rows == 1 ? " row" : " rows") + " upwards";
             return String.format(
                     Locale.ROOT,
-                    "scrolling by itself %s%s, a column each %d frames (about %.0f ms), pages %d to %d",
+                    "scrolling by itself %s%s, a column each %d frames (about %.0f ms%s), pages %d to %d",
                     way,
                     up,
                     scroll.frames,
                     stepSeconds() * 1e3,
+                    pace == USUAL_PACE ? "" : ", were its clock not set " + (pace > USUAL_PACE ? "faster" : "slower"),
                     scroll.firstPage,
                     scroll.lastPage);
         }

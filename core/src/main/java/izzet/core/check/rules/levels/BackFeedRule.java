@@ -12,6 +12,7 @@ import izzet.core.circuit.Net;
 import izzet.core.quantity.Quantity;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -47,48 +48,42 @@ public final class BackFeedRule implements Rule {
             if (node < 0 || !seen.add(node)) {
                 continue;
             }
-            List<Rail> here = dc.railsAt(node);
-            List<Rail> giving = here.stream().filter(Rail::gives).toList();
-            if (giving.stream().anyMatch(Rail::ground) && giving.stream().anyMatch(r -> !r.ground())) {
-                report(circuit, findings, giving, Severity.STOP, "", "a short from supply to ground");
-            } else if (giving.size() > 1) {
-                judge(circuit, findings, giving, "");
-            } else if (!giving.isEmpty()) {
-                here.stream().filter(r -> !r.gives()).forEach(in -> input(findings, in, giving.get(0)));
+            together(circuit, findings, dc.railsAt(node), "");
+        }
+        for (DcModel.Element element : dc.elements()) {
+            if (element instanceof DcModel.Contact contact && contact.a() != contact.b()) {
+                List<Rail> both = Stream.of(contact.a(), contact.b())
+                        .flatMap(node -> first(dc.railsAt(node)).stream())
+                        .toList();
+                if (both.size() == 2) {
+                    together(circuit, findings, both, " while " + contact.unit().name() + " is closed");
+                }
             }
         }
-        for (DcModel.Contact contact : contacts(dc)) {
-            overContact(circuit, findings, contact, dc.railsAt(contact.a()), dc.railsAt(contact.b()));
-        }
     }
 
-    private static List<DcModel.Contact> contacts(DcModel dc) {
-        return dc.elements().stream()
-                .filter(DcModel.Contact.class::isInstance)
-                .map(DcModel.Contact.class::cast)
-                .filter(c -> c.a() != c.b())
-                .toList();
+    /** The rail that a place stands for: one that gives, where there is one. */
+    private static Optional<Rail> first(List<Rail> rails) {
+        return rails.stream().filter(Rail::gives).findFirst().or(() -> rails.stream()
+                .findFirst());
     }
 
-    /** Two rails that a closed contact makes one. */
-    private void overContact(
-            Circuit circuit, Findings findings, DcModel.Contact contact, List<Rail> one, List<Rail> other) {
-        List<Rail> giving =
-                Stream.concat(one.stream(), other.stream()).filter(Rail::gives).toList();
-        if (giving.size() < 2
-                || one.stream().noneMatch(Rail::gives)
-                || other.stream().noneMatch(Rail::gives)) {
-            return;
-        }
-        String when = " while " + contact.unit().name() + " is closed";
+    /**
+     * Rails that are joined.
+     *
+     * @param when they are; empty for always
+     */
+    private void together(Circuit circuit, Findings findings, List<Rail> here, String when) {
+        List<Rail> giving = here.stream().filter(Rail::gives).toList();
         if (giving.stream().anyMatch(Rail::ground) && giving.stream().anyMatch(r -> !r.ground())) {
             report(circuit, findings, giving, Severity.STOP, when, "a short from supply to ground");
-        } else if (giving.stream().noneMatch(Rail::ground)) {
+        } else if (giving.size() > 1) {
             judge(circuit, findings, giving, when);
+        } else if (!giving.isEmpty()) {
+            here.stream().filter(r -> !r.gives()).forEach(in -> input(findings, in, giving.get(0)));
         }
     }
 
-    /** @param when they are one; empty for always */
     private void judge(Circuit circuit, Findings findings, List<Rail> giving, String when) {
         findings.looked(this);
         double most = giving.stream().mapToDouble(Rail::volts).max().orElse(0);

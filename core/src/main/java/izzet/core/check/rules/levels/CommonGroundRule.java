@@ -64,40 +64,20 @@ public final class CommonGroundRule implements Rule {
     private void apart(Circuit circuit, Findings findings, Wire wire, boolean gives) {
         Optional<Lead> lead = circuit.lead(wire);
         if (lead.isPresent()) {
-            // What is lost on the way is reckoned by the rule of resistors in supply lines.
-            if (!lead.get().contacts().isEmpty()) {
-                OnContact.tell(
-                        this,
-                        circuit,
-                        findings,
-                        wire,
-                        lead.get(),
-                        "{line} is on ground only while {contact} is closed{fed}.");
-            }
+            // What resistors on the way take is reckoned by a rule of its own.
+            OnContact.tell(this, circuit, findings, wire, lead.get());
             return;
         }
         Optional<Pin> pin = gives ? Optional.empty() : circuit.feedingPin(wire);
         Optional<Wire> passage = OnContact.passage(wire);
         if (pin.isPresent()) {
-            onPin(circuit, findings, wire, pin.get());
+            OnPin.tell(this, circuit, findings, wire, pin.get());
         } else if (passage.isPresent()) {
             findings.cannotTell(
                     this, Place.of(wire), "whether " + passage.get().label() + " leads " + wire.label() + " to ground");
         } else {
             report(findings, wire, gives);
         }
-    }
-
-    private void onPin(Circuit circuit, Findings findings, Wire wire, Pin pin) {
-        OnPin.tell(
-                        this,
-                        circuit,
-                        findings,
-                        wire,
-                        pin,
-                        "{line} hangs on pin {pin}, not on ground: nothing works until the program sets it low{load}.")
-                .remedy("Join it to the board's ground; to switch the part, use a transistor in between.")
-                .add();
     }
 
     private void report(Findings findings, Wire wire, boolean gives) {

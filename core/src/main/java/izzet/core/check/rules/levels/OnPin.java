@@ -17,30 +17,33 @@ final class OnPin {
 
     private OnPin() {}
 
-    /**
-     * A finding about a supply or ground line on a pin, with what flows there; to be given its remedy and added.
-     *
-     * @param sentence with {line}, {pin} and {load}
-     */
-    static Findings.Draft tell(Rule rule, Circuit circuit, Findings findings, Wire wire, Pin pin, String sentence) {
+    /** Tells of a supply or ground line on a pin, with what flows there. */
+    static void tell(Rule rule, Circuit circuit, Findings findings, Wire wire, Pin pin) {
+        boolean ground = wire.role() == Role.GROUND;
         Board.PinCurrent current = circuit.board().current();
         String source = circuit.board().source(current.source());
         double limit = current.perPinMilliamps();
         Supplies.PinLoad load = circuit.supplies().loadOfPin(wire);
         Findings.Draft draft = findings.of(
-                        rule, load.passesOn() || load.milliamps() > limit ? Severity.FIX : Severity.NOTE, sentence)
+                        rule,
+                        load.passesOn() || load.milliamps() > limit ? Severity.FIX : Severity.NOTE,
+                        "{line} hangs on pin {pin}{ground}: nothing works until the program sets it {level}{load}.")
                 .aspect("pin")
                 .at(Place.of(wire))
                 .word("line", wire.label())
                 .word("pin", pin.label())
-                .word("load", words(load, limit, wire.role() == Role.GROUND))
-                .source(source);
+                .word("ground", ground ? ", not on ground" : "")
+                .word("level", ground ? "low" : "high")
+                .word("load", words(load, limit, ground))
+                .source(source)
+                .remedy((ground ? "Join it to the board's ground" : "Connect it to a rail that gives")
+                        + "; to switch the part, switch its supply by a transistor in between.");
         if (load.known() && !load.passesOn()) {
             findings.compared(rule, Quantity.milliamps(limit - load.milliamps()), wire.from());
             draft.compared(
                     "through the pin", Quantity.milliamps(load.milliamps()), Quantity.milliamps(limit), true, source);
         }
-        return draft;
+        draft.add();
     }
 
     private static String words(Supplies.PinLoad load, double limit, boolean ground) {

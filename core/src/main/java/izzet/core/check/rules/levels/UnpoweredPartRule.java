@@ -43,24 +43,13 @@ public final class UnpoweredPartRule implements Rule {
             findings.looked(this);
             Optional<Pin> pin = circuit.feedingPin(wire);
             if (pin.isPresent()) {
-                onPin(circuit, findings, wire, pin.get());
+                OnPin.tell(this, circuit, findings, wire, pin.get());
                 continue;
             }
-            Optional<Rail> rail = circuit.rail(wire.from());
             Optional<Lead> lead = circuit.lead(wire);
-            if (rail.isEmpty() && lead.isPresent()) {
-                // What is lost on the way is reckoned by the rule of resistors in supply lines.
-                continue;
-            }
-            if (rail.isPresent() && lead.filter(l -> !l.contacts().isEmpty()).isPresent()) {
-                OnContact.tell(
-                        this,
-                        circuit,
-                        findings,
-                        wire,
-                        lead.get(),
-                        "{line} has its supply only while {contact} is closed{fed}.");
-            }
+            lead.ifPresent(l -> OnContact.tell(this, circuit, findings, wire, l));
+            // What resistors on the way take is reckoned by a rule of its own.
+            Optional<Rail> rail = circuit.rail(wire.from()).or(() -> lead.map(Lead::rail));
             Optional<Wire> other = rail.isEmpty() ? OnContact.passage(wire) : Optional.empty();
             if (other.isPresent()) {
                 findings.cannotTell(this, Place.of(wire), "what " + other.get().label() + " gives to " + wire.label());
@@ -78,17 +67,5 @@ public final class UnpoweredPartRule implements Rule {
                         .add();
             }
         }
-    }
-
-    private void onPin(Circuit circuit, Findings findings, Wire wire, Pin pin) {
-        OnPin.tell(
-                        this,
-                        circuit,
-                        findings,
-                        wire,
-                        pin,
-                        "{line} hangs on pin {pin}: nothing works until the program sets it high{load}.")
-                .remedy("Connect it to a rail that gives; to switch it, use a transistor in between.")
-                .add();
     }
 }
