@@ -15,7 +15,6 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -27,15 +26,9 @@ class StartTest {
     private Path data;
 
     private Process start(Path folder, int port) throws IOException {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                System.getProperty("java.class.path"),
-                IzzetApplication.class.getName(),
-                "--izzet.data=" + folder,
-                "--server.port=" + port));
-        return new ProcessBuilder(command).redirectErrorStream(true).start();
+        return OwnProcess.of(IzzetApplication.class, List.of(), "--izzet.data=" + folder, "--server.port=" + port)
+                .redirectErrorStream(true)
+                .start();
     }
 
     /** The one line that a start ends with which cannot be. */

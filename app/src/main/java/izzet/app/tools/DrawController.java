@@ -19,6 +19,7 @@ import izzet.core.draw.Tool;
 import izzet.core.draw.Tools;
 import izzet.core.draw.tools.CommandsTool;
 import izzet.core.draw.tools.PictureTool;
+import izzet.core.draw.tools.WindowTool;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Base64;
@@ -26,6 +27,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -127,10 +129,15 @@ class DrawController {
         model.addAttribute("tool", chosen);
         model.addAttribute("tools", Tools.all());
         model.addAttribute("f", form);
-        model.addAttribute("families", CommandsTool.families());
+        model.addAttribute("families", titled(CommandsTool.families()));
+        model.addAttribute("opening", titled(WindowTool.families()));
         model.addAttribute("table", CommandTable.all().get(form.getOrDefault("family", "page-oled")));
         model.addAttribute("forms", PictureBytes.Form.values());
         model.addAttribute("languages", Calls.all().stream().map(Calls::title).toList());
+    }
+
+    private static List<CommandTable> titled(SortedSet<String> families) {
+        return families.stream().map(CommandTable.all()::get).toList();
     }
 
     private static void answer(Tool chosen, Map<String, String> form, Model model) {

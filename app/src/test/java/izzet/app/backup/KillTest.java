@@ -3,6 +3,7 @@ package izzet.app.backup;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.app.IzzetApplication;
+import izzet.app.OwnProcess;
 import izzet.app.plan.PlanStore;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
@@ -16,6 +17,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.util.List;
 import java.util.Random;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -74,14 +76,7 @@ class KillTest {
             throws IOException, InterruptedException, SQLException {
         long acknowledged = 0;
         for (int round = 0; round < rounds; round++) {
-            Process process = new ProcessBuilder(
-                            Path.of(System.getProperty("java.home"), "bin", "java")
-                                    .toString(),
-                            "-XX:TieredStopAtLevel=1",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            Writer.class.getName(),
-                            data.toString())
+            Process process = OwnProcess.of(Writer.class, List.of(), data.toString())
                     .redirectError(ProcessBuilder.Redirect.DISCARD)
                     .start();
             // Every fourth time while the folder is made ready, else in the middle of writing.

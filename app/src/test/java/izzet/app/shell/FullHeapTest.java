@@ -3,6 +3,7 @@ package izzet.app.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.app.IzzetApplication;
+import izzet.app.OwnProcess;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -76,15 +77,9 @@ class FullHeapTest {
 
     @BeforeEach
     void start() throws IOException {
-        process = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:+UseSerialGC",
-                        "-XX:+ExitOnOutOfMemoryError",
-                        "-Xmx192m",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        Hoarder.class.getName(),
+        process = OwnProcess.of(
+                        Hoarder.class,
+                        List.of("-XX:+UseSerialGC", "-XX:+ExitOnOutOfMemoryError", "-Xmx192m"),
                         "--izzet.data=" + data,
                         "--izzet.demo=true",
                         "--server.port=0")

@@ -24,6 +24,13 @@ public record I2cTransfer(
         boolean[] acks)
         implements BusEvent {
 
+    /** A write that was heard, without times. */
+    public static I2cTransfer written(int address, byte[] data) {
+        boolean[] acks = new boolean[data.length];
+        Arrays.fill(acks, true);
+        return new I2cTransfer(0, 0, Begin.START, End.STOP, address, 7, false, true, data, acks);
+    }
+
     public enum Begin {
         START("start"),
         REPEATED_START("repeated-start");

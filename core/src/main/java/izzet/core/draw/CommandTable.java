@@ -13,9 +13,10 @@ import tools.jackson.databind.node.ObjectNode;
 /**
  * Commands of a family with the switches and numbers that they are made of, from {@code /display/commands}.
  *
+ * @param title the family as makers call it
  * @param source published origin
  */
-public record CommandTable(String family, List<Command> commands, String source) {
+public record CommandTable(String family, String title, List<Command> commands, String source) {
 
     /**
      * @param base first byte with nothing set
@@ -26,10 +27,11 @@ public record CommandTable(String family, List<Command> commands, String source)
     /**
      * @param at byte in which it lies, 0 for the command itself
      * @param low lowest bit of it
-     * @param bits how many it has; 1 for a switch, up to 16 for a number over two bytes, the upper one first
+     * @param bits how many it has; 1 for a switch, up to 16 for a number over two bytes
      * @param usual value
+     * @param lowerFirst whether the lower one of two bytes comes first
      */
-    public record Field(String name, int at, int low, int bits, int usual) {
+    public record Field(String name, int at, int low, int bits, int usual, boolean lowerFirst) {
         public int most() {
             return (1 << bits) - 1;
         }
@@ -50,14 +52,17 @@ public record CommandTable(String family, List<Command> commands, String source)
                             f.path("at").asInt(0),
                             f.path("low").asInt(0),
                             f.path("bits").asInt(1),
-                            f.path("usual").asInt(0)));
+                            f.path("usual").asInt(0),
+                            f.path("lowerFirst").asBoolean(false)));
                 }
                 commands.add(new Command(
                         c.get("name").asString(), Integer.decode(c.get("base").asString()), fields));
             }
-            CommandTable table = new CommandTable(
-                    json.get("family").asString(), commands, json.get("source").asString());
-            all.put(table.family(), table);
+            String source = json.get("source").asString();
+            json.get("families").properties().forEach(family -> {
+                String title = family.getValue().asString();
+                all.put(family.getKey(), new CommandTable(family.getKey(), title, commands, source));
+            });
         });
         return all;
     }
@@ -102,8 +107,8 @@ public record CommandTable(String family, List<Command> commands, String source)
                     : fields.number(field.name(), 0, field.most(), field.usual());
             set.put(field.name(), value);
             if (field.bits() > 8) {
-                bytes[field.at()] |= value >> 8;
-                bytes[field.at() + 1] |= value & 0xFF;
+                bytes[field.at() + (field.lowerFirst() ? 1 : 0)] |= value >> 8;
+                bytes[field.at() + (field.lowerFirst() ? 0 : 1)] |= value & 0xFF;
             } else {
                 bytes[field.at()] |= value << field.low();
             }

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.RepetitionInfo;
 
 /**
  * Random records, written in every manner the standard allows, are read as what was written: scalars and vectors, identifiers of one to
- * five characters, either line end, blanks and comments anywhere, reads that end anywhere.
+ * five characters, either line end or both, blanks and comments anywhere, reads that end anywhere.
  */
 class VcdPropertyTest {
 
@@ -29,11 +29,12 @@ class VcdPropertyTest {
         private final List<String> expected = new ArrayList<>();
         private final StringBuilder text = new StringBuilder();
         private final Random random;
-        private final String end;
+        private final List<String> ends;
 
         Model(Random random) {
             this.random = random;
-            this.end = random.nextBoolean() ? "\n" : "\r\n";
+            this.ends = List.of(List.of("\n"), List.of("\r\n"), List.of("\r\n", "\n"))
+                    .get(random.nextInt(3));
             Set<String> ids = new HashSet<>();
             while (variables.size() < 2 + random.nextInt(6)) {
                 StringBuilder id = new StringBuilder();
@@ -49,8 +50,8 @@ class VcdPropertyTest {
         }
 
         String write() {
-            text.append("$timescale").append(gap()).append("10 ns $end").append(end);
-            text.append("$scope module top $end").append(end);
+            text.append("$timescale").append(gap()).append("10 ns $end").append(end());
+            text.append("$scope module top $end").append(end());
             for (int i = 0; i < variables.size(); i++) {
                 Variable v = variables.get(i);
                 text.append("$var wire ")
@@ -61,15 +62,15 @@ class VcdPropertyTest {
                         .append(i);
                 text.append(v.width() > 1 ? " [" + (v.width() - 1) + ":0]" : "")
                         .append(" $end")
-                        .append(end);
+                        .append(end());
             }
             text.append("$upscope $end")
-                    .append(end)
+                    .append(end())
                     .append("$enddefinitions $end")
-                    .append(end);
+                    .append(end());
             long time = random.nextInt(50);
             for (int step = 0; step < 120; step++) {
-                text.append('#').append(time).append(random.nextInt(9) == 0 ? "  " + end : end);
+                text.append('#').append(time).append(random.nextInt(9) == 0 ? "  " + end() : end());
                 List<String> at = new ArrayList<>();
                 for (int i = 0; i < variables.size(); i++) {
                     if (random.nextInt(3) == 0) {
@@ -79,11 +80,11 @@ class VcdPropertyTest {
                 expected.addAll(at);
                 expected.add("@" + time);
                 if (random.nextInt(20) == 0) {
-                    text.append("$comment #7 1! anything $end").append(end);
+                    text.append("$comment #7 1! anything $end").append(end());
                 }
                 time += 1 + (random.nextInt(5) == 0 ? random.nextInt(2_000_000_000) : random.nextInt(30));
             }
-            text.append('#').append(time).append(end);
+            text.append('#').append(time).append(end());
             expected.add("@" + time);
             expected.add("end " + time);
             return text.toString();
@@ -97,7 +98,7 @@ class VcdPropertyTest {
             }
             if (v.width() == 1) {
                 boolean asVector = random.nextInt(6) == 0;
-                text.append(asVector ? "b" + bits + " " : bits).append(v.id()).append(end);
+                text.append(asVector ? "b" + bits + " " : bits).append(v.id()).append(end());
                 return List.of("v" + i + "=" + level(bits.charAt(0)));
             }
             String written = shortened(bits.toString());
@@ -105,7 +106,7 @@ class VcdPropertyTest {
                     .append(written)
                     .append(gap())
                     .append(v.id())
-                    .append(end);
+                    .append(end());
             List<String> all = new ArrayList<>();
             for (int b = v.width() - 1; b >= 0; b--) {
                 all.add("v" + i + "[" + b + "]=" + level(bits.charAt(v.width() - 1 - b)));
@@ -126,6 +127,10 @@ class VcdPropertyTest {
 
         private static int level(char bit) {
             return bit == '0' ? 0 : bit == '1' ? 1 : 2;
+        }
+
+        private String end() {
+            return ends.get(random.nextInt(ends.size()));
         }
 
         private String gap() {

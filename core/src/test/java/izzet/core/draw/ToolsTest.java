@@ -5,10 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import izzet.core.decode.CharacterTransfer;
 import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
 import izzet.core.display.Interpreters;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
 import izzet.core.display.Session;
+import izzet.core.display.Window;
+import izzet.core.draw.tools.CommandsTool;
+import izzet.core.draw.tools.WindowTool;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -153,6 +157,51 @@ class ToolsTest {
         assertThat(window.get("lines").get(2).get("words").asString()).startsWith("command 0xB1 with 3 bytes");
     }
 
+    @Test
+    void bytesThatBelongToACommandAreExplainedWithIt() {
+        JsonNode scroll =
+                ask("commands", "{'family':'page-oled','bytes':'29 00 00 07 03 01 2F 91 3F 3F 3F 3F D8 05 A8'}");
+        assertThat(words(scroll))
+                .containsExactly(
+                        "scroll right", "scroll on", "look-up table of pulse widths", "area colours 0x05", "rows …");
+        assertThat(strings(scroll.get("lines").get(4).get("mistakes")))
+                .containsExactly("It takes 1 byte more; none is here.");
+        JsonNode pixels = ask("commands", "{'family':'dcs','bytes':'2C F8 00 29\\n29'}");
+        assertThat(words(pixels)).containsExactly("writes pixels, 3 bytes of them", "display on");
+        JsonNode paper = ask("commands", "{'family':'electronic-paper','bytes':'44 00 C7','columns':200,'rows':200}");
+        assertThat(strings(paper.get("lines").get(0).get("mistakes")))
+                .containsExactly("Columns are told by bytes of 8 pixels: the last one is 24.");
+    }
+
+    @Test
+    void driversOfLampsAreExplainedByTheirWordsAndTransfers() {
+        assertThat(words(ask("commands", "{'family':'digit-driver','bytes':'0C 01 0A 08 0B 07 01 FF'}")))
+                .containsExactly("switched on", "brightness 8 of 15", "8 rows", "lamps");
+        assertThat(words(ask("commands", "{'family':'lamp-driver','bytes':'21\\n83\\nA3\\nE7\\n00 FF 01'}")))
+                .containsExactly(
+                        "clock on",
+                        "switched on, blinking at 2 Hz",
+                        "its last pin tells of keys, high",
+                        "brightness 7 of 15",
+                        "lamps, 2 bytes of them");
+        assertThat(strings(ask("commands", "{'family':'digit-driver','bytes':'09 00 0B 07'}")
+                        .get("differs")))
+                .anyMatch(d -> d.contains("shutdown"));
+    }
+
+    private static List<String> words(JsonNode answer) {
+        List<String> all = new ArrayList<>();
+        answer.get("lines").forEach(line -> all.add(line.get("words").asString()));
+        return all;
+    }
+
+    @Test
+    void eachFamilyThatShowsHasItsCommands() {
+        assertThat(CommandTable.all().keySet()).isEqualTo(CommandsTool.families());
+        assertThat(CommandTable.all().values())
+                .allSatisfy(t -> assertThat(t.title()).isNotBlank());
+    }
+
     /** Whatever is composed is explained as the command that it was made from. */
     @Test
     void whatIsComposedIsExplained() {
@@ -187,6 +236,63 @@ class ToolsTest {
                 .hasSize(1);
         JsonNode pages = ask("window", "{'family':'page-oled-132','x':0,'y':8,'width':16,'height':16}");
         assertThat(pages.get("lines").get(0).get("bytes").asString()).isEqualTo("B1 02 10");
+    }
+
+    @Test
+    void addressesOfSeveralPixelsAreToldAsSuch() {
+        JsonNode grey = ask(
+                "window",
+                "{'family':'grey-oled','x':6,'y':2,'width':9,'height':3,'columns':256,'rows':64,'offsetX':112}");
+        assertThat(grey.get("lines").get(0).get("bytes").asString()).isEqualTo("15 1D 1F");
+        assertThat(strings(grey.get("remarks"))).singleElement().asString().contains("from 4 to 15");
+        assertThat(grey.get("fills").get(0).get("bytes").asInt()).isEqualTo(12 / 2 * 3);
+        JsonNode paper = ask(
+                "window",
+                "{'family':'electronic-paper','x':0,'y':0,'width':200,'height':200,'columns':200,'rows':200}");
+        assertThat(paper.get("lines").get(1).get("bytes").asString()).isEqualTo("45 00 00 C7 00");
+        assertThat(paper.get("fills").get(0).get("bytes").asInt()).isEqualTo(200 / 8 * 200);
+    }
+
+    /** What the window's commands open is what is filled, and nothing beside it. */
+    @Test
+    void aWindowIsFilledAndNothingBesideIt() {
+        Random random = new Random(8);
+        for (String family : WindowTool.families()) {
+            Interpreter interpreter = Interpreters.of(family).orElseThrow();
+            for (int round = 0; round < 20; round++) {
+                Panel panel = Panel.plain(family, 128, 64);
+                Glass.Area area =
+                        new Glass.Area(8 * random.nextInt(8), 8 * random.nextInt(7), 8 * (1 + random.nextInt(8)), 8);
+                Session session = interpreter.begin(panel);
+                fill(session, interpreter, panel, new Glass.Area(0, 0, 128, 8), 0);
+                for (int y = 8; y < 64; y += 8) {
+                    fill(session, interpreter, panel, new Glass.Area(0, y, 128, 8), 0);
+                }
+                fill(session, interpreter, panel, area, 0xFF);
+                Picture memory = ((Glass.Pixels) session.glass().orElseThrow()).memory(new Glass.Area(0, 0, 128, 64));
+                for (int i = 0; i < 128 * 64; i++) {
+                    int x = i % 128;
+                    int y = i / 128;
+                    boolean inside = x >= area.x()
+                            && x < area.x() + area.width()
+                            && y >= area.y()
+                            && y < area.y() + area.height();
+                    assertThat(memory.rgb()[i] != 0)
+                            .as(family + " " + area + " at " + x + ", " + y)
+                            .isEqualTo(inside);
+                }
+            }
+        }
+    }
+
+    private static void fill(Session session, Interpreter interpreter, Panel panel, Glass.Area area, int value) {
+        Window window = interpreter.window(panel, area).orElseThrow();
+        for (Window.Line line : window.lines()) {
+            interpreter.sent(panel.family(), line.bytes()).forEach(session::hear);
+        }
+        for (long i = 0; i < window.fills().get(0).bytes(); i++) {
+            session.hear(new CharacterTransfer(0, 0, true, false, value, 0));
+        }
     }
 
     @Test

@@ -13,6 +13,7 @@ import izzet.core.display.Panel;
 import izzet.core.display.Said;
 import izzet.core.display.Session;
 import izzet.core.quantity.Hex;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -25,6 +26,13 @@ public final class Character implements Interpreter {
     @Override
     public Set<String> speaks() {
         return Set.of("character", "expander-character");
+    }
+
+    @Override
+    public List<String> slips(List<Integer> bytes, Panel panel) {
+        return bytes.get(0) == 0x10
+                ? List.of("0x10 moves the cursor one place to the left; the display is cleared by 0x01.")
+                : List.of();
     }
 
     @Override

@@ -1,14 +1,17 @@
 package izzet.core.display.families;
 
+import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
+import izzet.core.display.Window;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Colour panels with the common command set. Source: MIPI DCS, from memory; Linux kernel 6.1, include/video/mipi_display.h. */
@@ -20,8 +23,43 @@ public final class Dcs implements Interpreter {
     }
 
     @Override
-    public int parameters(int command) {
-        return Following.wanted(command);
+    public int parameters(String family, int command) {
+        return command == 0x2C || command == 0x3C ? PICTURE : Following.wanted(command);
+    }
+
+    @Override
+    public List<String> slips(List<Integer> bytes, Panel panel) {
+        if (bytes.size() != 5) {
+            return List.of();
+        }
+        int first = bytes.get(1) << 8 | bytes.get(2);
+        int last = bytes.get(3) << 8 | bytes.get(4);
+        return switch (bytes.get(0)) {
+            case 0x2A -> Window.slips("column", first, last, panel.columns());
+            case 0x2B -> Window.slips("row", first, last, panel.rows());
+            default -> List.of();
+        };
+    }
+
+    @Override
+    public Optional<Window> window(Panel panel, Glass.Area area) {
+        long pixels = (long) area.width() * area.height();
+        return Optional.of(new Window(
+                List.of(
+                        ends(0x2A, "columns", area.x() + panel.offsetColumns(), area.width()),
+                        ends(0x2B, "rows", area.y() + panel.offsetRows(), area.height()),
+                        new Window.Line(List.of(0x2C), "then the pixels, row by row")),
+                List.of(),
+                List.of(
+                        new Window.Fill("16 bits a pixel", pixels * 2),
+                        new Window.Fill("18 bits a pixel", pixels * 3))));
+    }
+
+    private static Window.Line ends(int command, String what, int first, int count) {
+        int last = first + count - 1;
+        return new Window.Line(
+                List.of(command, first >> 8, first & 0xFF, last >> 8, last & 0xFF),
+                what + " " + first + " to " + last + ", both included");
     }
 
     @Override

@@ -1,13 +1,16 @@
 package izzet.core.display.families;
 
+import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
+import izzet.core.display.Window;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Wide OLEDs of 16 greys, four pixels a column address. Source: data sheet of their driver (SSD1322), command table; from memory. */
@@ -19,8 +22,55 @@ public final class GreyOled implements Interpreter {
     }
 
     @Override
-    public int parameters(int command) {
-        return Following.wanted(command);
+    public int parameters(String family, int command) {
+        return command == 0x5C ? PICTURE : Following.wanted(command);
+    }
+
+    @Override
+    public List<String> slips(List<Integer> bytes, Panel panel) {
+        if (bytes.size() != 3) {
+            return List.of();
+        }
+        return switch (bytes.get(0)) {
+            case 0x15 -> columnSlips(bytes.get(1), bytes.get(2), panel);
+            case 0x75 -> Window.slips("row", bytes.get(1), bytes.get(2), panel.rows());
+            default -> List.of();
+        };
+    }
+
+    /** Where the glass begins in the memory is not told in bytes, so what is as wide as the glass, or beyond the memory, is known alone. */
+    private static List<String> columnSlips(int first, int last, Panel panel) {
+        if (last >= Following.COLUMNS) {
+            return List.of("Columns are told by four pixels: " + last + " is behind the last address, "
+                    + (Following.COLUMNS - 1) + ".");
+        }
+        return last < first ? Window.slips("column address", first, last, Following.COLUMNS) : List.of();
+    }
+
+    @Override
+    public Optional<Window> window(Panel panel, Glass.Area area) {
+        int x = area.x() + panel.offsetColumns();
+        int first = x / Following.PIXELS;
+        int last = (x + area.width() - 1) / Following.PIXELS;
+        int y0 = area.y() + panel.offsetRows();
+        int y1 = y0 + area.height() - 1;
+        List<String> remarks = new ArrayList<>();
+        if (x % Following.PIXELS != 0 || area.width() % Following.PIXELS != 0) {
+            remarks.add("A column address is four pixels: those from "
+                    + (first * Following.PIXELS - panel.offsetColumns()) + " to "
+                    + (last * Following.PIXELS + Following.PIXELS - 1 - panel.offsetColumns())
+                    + " are written, so what stands beside it must be known.");
+        }
+        return Optional.of(new Window(
+                List.of(
+                        new Window.Line(
+                                List.of(0x15, first, last),
+                                "column addresses " + first + " to " + last + " of four pixels, both included"),
+                        new Window.Line(List.of(0x75, y0, y1), "rows " + y0 + " to " + y1 + ", both included"),
+                        new Window.Line(List.of(0x5C), "then the pixels, row by row")),
+                remarks,
+                List.of(new Window.Fill(
+                        "2 pixels a byte", (long) (last - first + 1) * Following.PIXELS / 2 * area.height()))));
     }
 
     @Override
@@ -242,8 +292,14 @@ public final class GreyOled implements Interpreter {
                 case 0xAF -> "display on";
                 case 0xB1 -> "phases " + (count > 0 ? Hex.of(parameters[0]) : "…");
                 case 0xB3 -> "clock " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0xB4, 0xD1 ->
+                    "drive setting " + (count > 1 ? Hex.of(parameters[0]) + " " + Hex.of(parameters[1]) : "…");
+                case 0xB5 -> "pins of its own " + (count > 0 ? Hex.of(parameters[0]) : "…");
+                case 0xB6 -> "second precharge " + p;
                 case 0xB8 -> "grey table";
                 case 0xB9 -> "usual grey table";
+                case 0xBB -> "precharge voltage " + p;
+                case 0xBE -> "deselect level " + p;
                 case 0xC1 -> "contrast " + p + " of 255";
                 case 0xC7 -> "current " + p + " of 15";
                 case 0xCA -> (count > 0 ? Integer.toString((parameters[0] & 0x7F) + 1) : "…") + " rows";

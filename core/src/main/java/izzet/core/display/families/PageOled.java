@@ -1,15 +1,20 @@
 package izzet.core.display.families;
 
+import izzet.core.decode.BusEvent;
+import izzet.core.decode.CharacterTransfer;
+import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
+import izzet.core.display.Window;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -28,6 +33,68 @@ public final class PageOled implements Interpreter {
     @Override
     public Set<String> speaks() {
         return Set.of("page-oled", WIDE);
+    }
+
+    @Override
+    public int parameters(String family, int command) {
+        return Following.parameters(family.equals(WIDE), command);
+    }
+
+    /** What belongs to a command is sent as commands, too. */
+    @Override
+    public List<BusEvent> sent(String family, List<Integer> bytes) {
+        return bytes.stream()
+                .<BusEvent>map(b -> new CharacterTransfer(0, 0, false, false, b, 0))
+                .toList();
+    }
+
+    @Override
+    public List<String> slips(List<Integer> bytes, Panel panel) {
+        int pages = (panel.rows() + Following.PAGE_ROWS - 1) / Following.PAGE_ROWS;
+        return switch (bytes.get(0)) {
+            case 0x21 ->
+                bytes.size() == 3 ? Window.slips("column", bytes.get(1), bytes.get(2), panel.columns()) : List.of();
+            case 0x22 -> bytes.size() == 3 ? Window.slips("page", bytes.get(1), bytes.get(2), pages) : List.of();
+            case 0xDA -> bytes.size() == 2 ? wiringSlips(bytes.get(1), panel.rows()) : List.of();
+            default -> List.of();
+        };
+    }
+
+    private static List<String> wiringSlips(int told, int rows) {
+        int usual = rows == Following.SMALL_ROWS ? 0x02 : 0x12;
+        return told == usual
+                ? List.of()
+                : List.of("On a glass of " + rows + " rows the row wiring is usually " + Hex.of(usual)
+                        + ": with another one every second row stays dark or rows are mixed.");
+    }
+
+    @Override
+    public Optional<Window> window(Panel panel, Glass.Area area) {
+        boolean wide = panel.family().equals(WIDE);
+        int first = area.y() / Following.PAGE_ROWS;
+        int last = (area.y() + area.height() - 1) / Following.PAGE_ROWS;
+        int x0 = area.x() + panel.offsetColumns();
+        int x1 = x0 + area.width() - 1;
+        List<String> remarks = new ArrayList<>();
+        if (area.y() % Following.PAGE_ROWS != 0 || area.height() % Following.PAGE_ROWS != 0) {
+            remarks.add("Pages have 8 rows: rows " + first * Following.PAGE_ROWS + " to "
+                    + (last * Following.PAGE_ROWS + Following.PAGE_ROWS - 1)
+                    + " are written, so what stands above and below it must be known.");
+        }
+        List<Window.Line> lines = new ArrayList<>();
+        if (wide) {
+            remarks.add("This controller has no windows: each page is begun anew, and its memory has 132 columns.");
+            for (int page = first; page <= last; page++) {
+                lines.add(new Window.Line(
+                        List.of(0xB0 | page, x0 & 0xF, 0x10 | x0 >> 4), "page " + page + " from column " + x0));
+            }
+        } else {
+            lines.add(new Window.Line(List.of(0x21, x0, x1), "columns " + x0 + " to " + x1 + ", both included"));
+            lines.add(
+                    new Window.Line(List.of(0x22, first, last), "pages " + first + " to " + last + ", both included"));
+        }
+        return Optional.of(new Window(
+                lines, remarks, List.of(new Window.Fill("8 rows a byte", (long) area.width() * (last - first + 1)))));
     }
 
     @Override
@@ -131,7 +198,7 @@ public final class PageOled implements Interpreter {
         @Override
         protected void command(int value) {
             if (pending < 0) {
-                int count = parameters(value);
+                int count = parameters(wide, value);
                 if (count == 0) {
                     execute(value, 0, 0);
                     return;
@@ -150,7 +217,7 @@ public final class PageOled implements Interpreter {
             }
         }
 
-        private int parameters(int c) {
+        private static int parameters(boolean wide, int c) {
             if (wide) {
                 return switch (c) {
                     case 0x81, 0xA8, 0xAD, 0xD3, 0xD5, 0xD9, 0xDA, 0xDB -> 1;
@@ -160,6 +227,7 @@ public final class PageOled implements Interpreter {
             return switch (c) {
                 case 0x26, 0x27 -> 6;
                 case 0x29, 0x2A -> 5;
+                case 0x91 -> 4;
                 case 0x21, 0x22, 0xA3 -> 2;
                 case 0x20, 0x81, 0x8D, 0xA8, 0xD3, 0xD5, 0xD8, 0xD9, 0xDA, 0xDB -> 1;
                 default -> 0;
@@ -449,6 +517,7 @@ public final class PageOled implements Interpreter {
                 case 0x30, 0x31, 0x32, 0x33 -> wide ? "pump voltage " + (c & 3) : "command " + Hex.of(c);
                 case 0x81 -> "contrast " + value + " of 255";
                 case 0x8D -> "charge pump " + (p < 0 ? "…" : (p & 4) != 0 ? "on" : "off");
+                case 0x91 -> "look-up table of pulse widths";
                 case 0xA0 -> "columns left to right";
                 case 0xA1 -> "columns mirrored";
                 case 0xA3 -> "scroll area " + value + " and " + (q < 0 ? "…" : q + " rows");
@@ -464,6 +533,7 @@ public final class PageOled implements Interpreter {
                 case 0xC8 -> "rows bottom up";
                 case 0xD3 -> "display offset " + value;
                 case 0xD5 -> "clock " + hex(p);
+                case 0xD8 -> "area colours " + hex(p);
                 case 0xD9 -> "precharge " + hex(p);
                 case 0xDA -> "row wiring " + hex(p);
                 case 0xDB -> "deselect level " + hex(p);

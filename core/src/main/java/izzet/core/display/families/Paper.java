@@ -1,14 +1,17 @@
 package izzet.core.display.families;
 
+import izzet.core.display.Glass;
 import izzet.core.display.Interpreter;
 import izzet.core.display.Panel;
 import izzet.core.display.Picture;
 import izzet.core.display.PixelSession;
 import izzet.core.display.Session;
+import izzet.core.display.Window;
 import izzet.core.quantity.Hex;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Electronic paper, black and white: the picture shows when it is told to refresh. Source: data sheet of its driver (SSD1681); from memory. */
@@ -20,8 +23,54 @@ public final class Paper implements Interpreter {
     }
 
     @Override
-    public int parameters(int command) {
-        return Following.wanted(command);
+    public int parameters(String family, int command) {
+        return command == 0x24 || command == 0x26 ? PICTURE : Following.wanted(command);
+    }
+
+    @Override
+    public List<String> slips(List<Integer> bytes, Panel panel) {
+        if (bytes.get(0) == 0x44 && bytes.size() == 3) {
+            int count = (panel.columns() + Following.BYTE - 1) / Following.BYTE;
+            return bytes.get(2) == panel.columns() - 1 && bytes.get(2) > count
+                    ? List.of("Columns are told by bytes of 8 pixels: the last one is " + (count - 1) + ".")
+                    : Window.slips("byte of a row", bytes.get(1), bytes.get(2), count);
+        }
+        if (bytes.get(0) == 0x45 && bytes.size() == 5) {
+            // Rows may be counted downwards, so the last may well lie before the first.
+            int last = bytes.get(3) | bytes.get(4) << 8;
+            return last == panel.rows() ? Window.slips("row", 0, last, panel.rows()) : List.of();
+        }
+        return List.of();
+    }
+
+    @Override
+    public Optional<Window> window(Panel panel, Glass.Area area) {
+        int x = area.x() + panel.offsetColumns();
+        int first = x / Following.BYTE;
+        int last = (x + area.width() - 1) / Following.BYTE;
+        int y0 = area.y() + panel.offsetRows();
+        int y1 = y0 + area.height() - 1;
+        List<String> remarks = new ArrayList<>();
+        if (x % Following.BYTE != 0 || area.width() % Following.BYTE != 0) {
+            remarks.add(
+                    "A byte is 8 pixels of a row: columns " + (first * Following.BYTE - panel.offsetColumns()) + " to "
+                            + (last * Following.BYTE + Following.BYTE - 1 - panel.offsetColumns())
+                            + " are written, so what stands beside it must be known.");
+        }
+        remarks.add("It shows with the next refresh only, and counts rows upwards where the entry mode is 3.");
+        return Optional.of(new Window(
+                List.of(
+                        new Window.Line(
+                                List.of(0x44, first, last),
+                                "bytes " + first + " to " + last + " of each row, both included"),
+                        new Window.Line(
+                                List.of(0x45, y0 & 0xFF, y0 >> 8, y1 & 0xFF, y1 >> 8),
+                                "rows " + y0 + " to " + y1 + ", both included, lower byte first"),
+                        new Window.Line(List.of(0x4E, first), "begins with byte " + first),
+                        new Window.Line(List.of(0x4F, y0 & 0xFF, y0 >> 8), "begins with row " + y0),
+                        new Window.Line(List.of(0x24), "then the pixels, row by row, 1 for white")),
+                remarks,
+                List.of(new Window.Fill("8 pixels a byte", (long) (last - first + 1) * area.height()))));
     }
 
     @Override
@@ -212,6 +261,7 @@ public final class Paper implements Interpreter {
                 case 0x22 -> "steps of the refresh " + (count > 0 ? Hex.of(parameters[0]) : "…");
                 case 0x24 -> "writes black and white";
                 case 0x26 -> "writes the second colour, or the old picture";
+                case 0x2C -> "common voltage " + (count > 0 ? Hex.of(parameters[0]) : "…");
                 case 0x3C -> "border " + (count > 0 ? Hex.of(parameters[0]) : "…");
                 case 0x44 -> "columns " + (whole ? parameters[0] * BYTE + " to " + (parameters[1] * BYTE + 7) : "…");
                 case 0x45 ->

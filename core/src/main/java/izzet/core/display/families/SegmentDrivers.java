@@ -29,6 +29,25 @@ public final class SegmentDrivers implements Interpreter {
     }
 
     @Override
+    public int parameters(String family, int command) {
+        return family.equals(SERIAL) ? 1 : command < Following.WIDE ? PICTURE : 0;
+    }
+
+    /** One word of the serial driver, or one transfer of the other. */
+    @Override
+    public List<BusEvent> sent(String family, List<Integer> bytes) {
+        if (family.equals(SERIAL)) {
+            int[] mosi = bytes.stream().mapToInt(Integer::intValue).toArray();
+            return List.of(new SpiTransfer(0, 0, mosi, null, null, new long[mosi.length], false));
+        }
+        byte[] data = new byte[bytes.size()];
+        for (int i = 0; i < data.length; i++) {
+            data[i] = bytes.get(i).byteValue();
+        }
+        return List.of(I2cTransfer.written(Following.USUAL_ADDRESS, data));
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }
@@ -37,6 +56,11 @@ public final class SegmentDrivers implements Interpreter {
 
         private static final int SIDE = 8;
         private static final int WIDE = 16;
+
+        /** With all its address bridges open. */
+        private static final int USUAL_ADDRESS = 0x70;
+
+        private static final List<String> PACES = List.of("", " at 2 Hz", " at 1 Hz", " at 0.5 Hz");
 
         /** Numbers or lamps, and how many rows, as whole set-ups tell. */
         private static final int SET_UP = 1 << 0x9 | 1 << 0xB;
@@ -140,7 +164,17 @@ public final class SegmentDrivers implements Interpreter {
                 words.add(stopped ? "clock off" : "clock on");
             } else if (c >> 4 == 8) {
                 on = (c & 1) == 1;
-                words.add((on ? "switched on" : "switched off") + ((c & 6) != 0 ? ", blinking" : ""));
+                int pace = c >> 1 & 3;
+                words.add((on ? "switched on" : "switched off") + (pace == 0 ? "" : ", blinking" + PACES.get(pace)));
+            } else if (c >> 4 == 0xA) {
+                words.add(
+                        (c & 1) == 0
+                                ? "its last pin drives lamps"
+                                : "its last pin tells of keys" + ((c & 2) == 0 ? ", low" : ", high"));
+            } else if (c >> 4 == 4) {
+                words.add("reads keys from byte " + (c & 0xF));
+            } else if (c == 0x60) {
+                words.add("reads whether a key was pressed");
             } else if (c >> 4 == 0xE) {
                 words.add("brightness " + (c & 0xF) + " of 15");
             } else {
