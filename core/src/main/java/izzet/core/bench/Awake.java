@@ -5,6 +5,7 @@ import izzet.core.catalog.Pin;
 import izzet.core.catalog.Rail;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.SupplyLoss;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.quantity.Quantity;
@@ -48,6 +49,14 @@ final class Awake {
             if (wire.role() == Role.SUPPLY && wire.line().required() && pin.isEmpty() && !held(built, wire, false)) {
                 return Optional.of(wire.line().id() + " has no supply");
             }
+            Optional<SupplyLoss> loss = wire.line().required() ? built.supplyLoss(wire) : Optional.empty();
+            if (loss.isPresent() && tooMuch(loss.get())) {
+                return Optional.of(wire.line().id() + " stands behind "
+                        + Quantity.ohms(loss.get().ohms())
+                        + ": at " + Quantity.milliamps(current(loss.get())) + " it would have "
+                        + Quantity.volts(Math.max(0, left(loss.get()))) + " and wants "
+                        + Quantity.volts(loss.get().leastVolts()));
+            }
             if (wire.role() == Role.SUPPLY
                     && wire.line().required()
                     && wire.leastVolts() != null
@@ -55,6 +64,7 @@ final class Awake {
                 double least = wire.leastVolts();
                 double has = built.railVolts(wire.from())
                         .or(() -> pin.map(p -> built.board().logicVolts()))
+                        .or(() -> loss.map(Awake::left))
                         .orElse(least);
                 double most = wire.mostVolts();
                 if (has > most * DESTROYED_ABOVE) {
@@ -81,9 +91,23 @@ final class Awake {
         return Optional.empty();
     }
 
-    /** By wires, a small resistor, or a closed switch. */
+    /** A part takes what it takes as a rule, where that is known. */
+    private static double current(SupplyLoss loss) {
+        return loss.usualMilliamps() == null ? loss.mostMilliamps() : loss.usualMilliamps();
+    }
+
+    private static double left(SupplyLoss loss) {
+        return loss.railVolts() - loss.ohms() * current(loss) / 1000;
+    }
+
+    private static boolean tooMuch(SupplyLoss loss) {
+        return left(loss) < loss.leastVolts() - MARGIN;
+    }
+
+    /** By wires, a resistor that takes no more than the part can spare, or a closed switch. */
     private static boolean held(Circuit built, Wire wire, boolean ground) {
-        return built.netOf(wire.from()).stream()
+        return built.supplyLoss(wire).isPresent()
+                || built.netOf(wire.from()).stream()
                         .flatMap(n -> n.rails().stream())
                         .anyMatch((Rail r) -> r.ground() == ground)
                 || built.rail(wire.from()).filter(r -> r.ground() == ground).isPresent();

@@ -260,6 +260,11 @@ public final class Circuit {
         return leads.of(wire);
     }
 
+    /** What resistors in a supply or ground line take away; empty without one, and where a figure is not known. */
+    public Optional<SupplyLoss> supplyLoss(Wire wire) {
+        return lead(wire).filter(l -> l.ohms() > 0).flatMap(l -> SupplyLoss.of(this, wire, l));
+    }
+
     /** The pin that a supply or a ground line hangs on; empty where it is on a rail, or on nothing. */
     public Optional<Pin> feedingPin(Wire wire) {
         return rail(wire.from()).isPresent()

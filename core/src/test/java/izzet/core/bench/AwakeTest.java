@@ -40,7 +40,22 @@ class AwakeTest {
         assertThat(sleeps(sign().off("sign:GND").wire("rail:GND", "sign:GND", 10.0, null), "sign"))
                 .isEmpty();
         assertThat(sleeps(sign().off("sign:VCC").wire("sign:VCC", "rail:5V", 4700.0, null), "sign"))
-                .contains("VCC has no supply");
+                .contains("VCC stands behind 4.7 kΩ: at 12 mA it would have 0 V and wants 3 V");
+    }
+
+    /** What the check calls well fed works on the desk; what it does not, starves there. */
+    @Test
+    void aResistorLeavesWhatThePartsCurrentLeaves() {
+        Workbench hall = Workbench.mcu().with("hall", "character-16x2-direct").off("hall:VDD");
+        assertThat(sleeps(hall.wire("hall:VDD", "rail:5V", 150.0, null), "hall"))
+                .isEmpty();
+        assertThat(hall.findings("L18")).isEmpty();
+        Workbench starved = sign().off("sign:VCC").wire("rail:5V", "sign:VCC", 220.0, null);
+        assertThat(sleeps(starved, "sign"))
+                .contains("VCC stands behind 220 Ω: at 12 mA it would have 2.36 V and wants 3 V");
+        assertThat(sleeps(sign().off("sign:GND").wire("sign:GND", "rail:GND", 220.0, null), "sign"))
+                .contains("GND stands behind 220 Ω: at 12 mA it would have 2.36 V and wants 3 V");
+        assertThat(starved.findings("L18")).isNotEmpty();
     }
 
     /** 3.0 to 3.6 V on 5 V is far beyond; 4.5 to 5.5 V on 3.3 V is too little. */

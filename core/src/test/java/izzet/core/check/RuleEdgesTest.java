@@ -8,6 +8,7 @@ import izzet.core.Workbench;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogReader;
 import izzet.core.catalog.Part;
+import izzet.core.catalog.Role;
 import izzet.core.discovery.Discovery;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
@@ -371,6 +372,37 @@ class RuleEdgesTest {
                 sign().bare("twin", Workbench.OLED, "2-wire").off("sign:VCC").wire("twin:VCC", "sign:VCC");
         assertThat(dead.findings("L14")).isNotEmpty().allMatch(f -> f.sentence()
                 .contains("leads to nothing that gives a supply"));
+    }
+
+    /** A resistor is no regulator: what it takes away goes with the current. */
+    @Test
+    void aResistorDoesNotMakeALowerSupply() {
+        Workbench map = Workbench.mcu().with("map", "colour-128x160-serial-3v3").off("map:VCC");
+        map.wire("rail:5V", "map:VCC", 220.0, null);
+        assertThat(only(map, "L3")).contains("gets up to 5 V behind 220 Ω").contains("3.6 V");
+        assertThat(map.findings("L3").get(0).severity()).isEqualTo(Severity.STOP);
+        map.off("map:VCC").wire("map:VCC", "rail:5V", 390.0, null);
+        assertThat(map.findings("L3").get(0).severity()).isEqualTo(Severity.FIX);
+        assertThat(sign().off("sign:VCC")
+                        .wire("sign:VCC", "rail:5V", 220.0, null)
+                        .findings("L3"))
+                .isEmpty();
+    }
+
+    /** What a regulator gives to others comes through its own supply line, too. */
+    @Test
+    void aResistorBeforeWhatFeedsOthersIsNotDecided() {
+        Workbench fed = Workbench.mcu().with("low", "regulator-3v3");
+        String in = fed.circuit()
+                .unit("low")
+                .orElseThrow()
+                .part()
+                .firstLine(Role.SUPPLY)
+                .orElseThrow()
+                .id();
+        fed.off("low:" + in).wire("low:" + in, "rail:5V", 150.0, null);
+        assertThat(fed.findings("L18")).isEmpty();
+        assertThat(fed.check().undecided()).anyMatch(u -> u.toString().contains("behind 150 Ω"));
     }
 
     private static Workbench sign() {

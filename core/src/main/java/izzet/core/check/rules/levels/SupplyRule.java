@@ -10,9 +10,11 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
+import izzet.core.circuit.Lead;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
 import izzet.core.quantity.Quantity;
+import java.util.Optional;
 
 /**
  * L3: a supply line outside its range or on an input rail. Passes: a 3.3 V panel on the 3.3 V rail. Fails:
@@ -39,7 +41,11 @@ public final class SupplyRule implements Rule {
     public void check(Circuit circuit, Findings findings) {
         for (Wire wire : circuit.wires()) {
             if (wire.role() == Role.SUPPLY) {
-                circuit.rail(wire.from()).ifPresent(rail -> check(circuit, findings, wire, rail));
+                Optional<Rail> rail = circuit.rail(wire.from());
+                rail.ifPresent(r -> check(circuit, findings, wire, r));
+                if (rail.isEmpty()) {
+                    circuit.lead(wire).ifPresent(lead -> behind(circuit, findings, wire, lead));
+                }
                 circuit.feedingPin(wire).ifPresent(pin -> {
                     Board board = circuit.board();
                     range(
@@ -76,6 +82,43 @@ public final class SupplyRule implements Rule {
                     .remedy("Use a rail that the board gives.")
                     .add();
         }
+    }
+
+    /** Behind a resistor a part gets nearly the whole rail as long as it takes little; what is too little then, L18 tells. */
+    private void behind(Circuit circuit, Findings findings, Wire wire, Lead lead) {
+        Double most = wire.mostVolts();
+        double volts = lead.rail().volts();
+        if (most == null || !lead.rail().gives()) {
+            return;
+        }
+        findings.looked(this);
+        if (volts <= most) {
+            return;
+        }
+        Part part = wire.unit().part();
+        String source = part.supply() == null ? null : part.source(part.supply().source());
+        boolean always = circuit.supplyLoss(wire)
+                .filter(loss -> loss.usualMilliamps() != null && volts - loss.usual() > most)
+                .isPresent();
+        findings.of(
+                        this,
+                        always ? Severity.STOP : Severity.FIX,
+                        "{part} gets up to {volts} behind {ohms} while it takes little current, more than the {limit} it takes.")
+                .at(Place.of(wire))
+                .word("part", wire.unit().name())
+                .word("volts", Quantity.volts(volts))
+                .word("ohms", Quantity.ohms(lead.ohms()))
+                .word("limit", Quantity.volts(most))
+                .figure(
+                        "rail",
+                        Quantity.volts(volts),
+                        circuit.board().source(lead.rail().source()))
+                .figure("highest supply", Quantity.volts(most), source)
+                .figure("margin", Quantity.volts(most - volts).inMillis())
+                .formula("rail ≤ highest, since what a resistor takes away goes with the current")
+                .source(source)
+                .remedy("Use another rail, a regulator, or a module that takes this one.")
+                .add();
     }
 
     /** @param what feeds it: a rail, or a pin that is high */
