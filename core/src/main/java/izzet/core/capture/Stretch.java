@@ -23,10 +23,12 @@ final class Stretch {
     private static final long ALL_HIGH = 0x5555_5555_5555_5555L;
     private static final long ALL_UNKNOWN = ~ALL_HIGH;
 
-    /** The first and the third of four bytes: '0' or '1', and a line end. */
+    /** The first and the third of four bytes: '0' or '1', and a line end; with a carriage return before it, the fourth, too. */
     private static final int LEVEL_AND_END = 0xFF00FE;
 
     private static final int ZERO_AND_END = '\n' << 16 | '0';
+    private static final int LEVEL_AND_LONG_END = 0xFFFF00FE;
+    private static final int ZERO_AND_LONG_END = '\n' << 24 | '\r' << 16 | '0';
 
     private static final VarHandle FOUR_BYTES =
             MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
@@ -139,6 +141,15 @@ final class Stretch {
         return lines;
     }
 
+    /** Whether its first line ends with a carriage return, too; then all plain ones do. */
+    private boolean endsLong() {
+        int at = BEGIN;
+        while (at < limit && bytes[at] != '\n') {
+            at++;
+        }
+        return at > BEGIN && at < limit && bytes[at - 1] == '\r';
+    }
+
     /**
      * Finds the plain lines from a place on and stops in front of whatever looks different in any way. Most of the time of a decode goes
      * here.
@@ -154,6 +165,11 @@ final class Stretch {
         final int last = limit;
         final long[] ticks = moments.ticks;
         final long[] levels = moments.levels;
+        final int more = endsLong() ? 1 : 0;
+        final int levelAndEnd = more > 0 ? LEVEL_AND_LONG_END : LEVEL_AND_END;
+        final int zeroAndEnd = more > 0 ? ZERO_AND_LONG_END : ZERO_AND_END;
+        final int firstOfEnd = more > 0 ? '\r' : '\n';
+        final int lineOfValue = 3 + more;
         int entry = 0;
         int at = from;
         int taken = 0;
@@ -174,7 +190,11 @@ final class Stretch {
                     next = next * 10 + digit;
                     digit = text[++p] - '0';
                 }
-                if (text[p] != '\n' || p == at + 1 || next <= tick || entry == ticks.length - 1) {
+                if (text[p] != firstOfEnd
+                        || text[p + more] != '\n'
+                        || p == at + 1
+                        || next <= tick
+                        || entry == ticks.length - 1) {
                     break;
                 }
                 levels[entry] = level;
@@ -182,30 +202,31 @@ final class Stretch {
                 ticks[entry] = next;
                 tick = next;
                 level = Moments.UNTOUCHED;
-                at = p + 1;
+                at = p + 1 + more;
                 taken++;
                 four = (int) FOUR_BYTES.get(text, at);
             }
             // One comparison for both levels and the end of the line: which level it is cannot be foretold.
-            if ((four & LEVEL_AND_END) == ZERO_AND_END) {
+            if ((four & levelAndEnd) == zeroAndEnd) {
                 long mask = masks[four >> 8 & 0xFF];
                 if (mask == NOT_PLAIN) {
                     break;
                 }
                 level = level & ~mask | ALL_HIGH & mask & -(four & 1L);
-                at += 3;
+                at += lineOfValue;
                 taken++;
-            } else if ((four & 0xFF) == '\n') {
+            } else if ((four & 0xFF) == firstOfEnd && text[at + more] == '\n') {
                 // The careful reading stops in front of the end of its line.
-                at++;
+                at += 1 + more;
                 taken++;
             } else if ((four & 0xFF) != '#') {
-                long mask = (four >> 16 & 0xFF) == '\n' ? masks[four >> 8 & 0xFF] : NOT_PLAIN;
+                boolean ends = text[at + 2] == firstOfEnd && text[at + 2 + more] == '\n';
+                long mask = ends ? masks[four >> 8 & 0xFF] : NOT_PLAIN;
                 if (mask == NOT_PLAIN || (four & 0xFF) != 'x' && (four & 0xFF) != 'z') {
                     break;
                 }
                 level = level & ~mask | ALL_UNKNOWN & mask;
-                at += 3;
+                at += lineOfValue;
                 taken++;
             }
         }

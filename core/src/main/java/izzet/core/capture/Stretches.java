@@ -125,7 +125,6 @@ final class Stretches {
         if (!ended) {
             limit = uncut(next.bytes, limit);
         }
-        limit = shortEnds(next.bytes, limit);
         if (limit == Stretch.BEGIN) {
             return;
         }
@@ -134,30 +133,6 @@ final class Stretches {
         if (masks != null && !alone) {
             ForkJoinPool.commonPool().execute(next.task(masks));
         }
-    }
-
-    /**
-     * Leaves out the carriage return of each line end where the first line has one, so that what follows is read at the same rate. Numbers of
-     * lines stay.
-     *
-     * @return the new end
-     */
-    private static int shortEnds(byte[] bytes, int limit) {
-        int at = Stretch.BEGIN;
-        while (at < limit && bytes[at] != '\n') {
-            at++;
-        }
-        if (at == limit || at == Stretch.BEGIN || bytes[at - 1] != '\r') {
-            return limit;
-        }
-        int end = at - 1;
-        for (; at < limit - 1; at++) {
-            byte b = bytes[at];
-            bytes[end] = b;
-            end += b == '\r' && bytes[at + 1] == '\n' ? 0 : 1;
-        }
-        bytes[end++] = bytes[limit - 1];
-        return end;
     }
 
     /** Keeps what stands behind the last line end for the next one. */
