@@ -101,6 +101,26 @@ class DrawPagesTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** Another family brings its commands, another command its switches with what is usual, and each switch its bytes. */
+    @Test
+    void aCommandIsPutTogetherAtOnce() {
+        Page page = browser.page(port);
+        page.navigate("/tools/commands");
+        page.locator("#family").selectOption("grey-oled");
+        assertThat(page.locator("#compose")).containsText("remap");
+        // What was swapped in listens a moment later than it stands there.
+        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
+        page.locator("#compose").selectOption("remap");
+        assertThat(page.locator("#answer")).containsText("A0 14 11");
+        page.getByLabel("column after column").check();
+        assertThat(page.locator("#answer")).containsText("A0 15 11");
+        page.locator("#compose").selectOption("current");
+        assertThat(page.locator("#answer")).containsText("C7 0F");
+        page.locator("#bytes").fill("FD 12\nA0 15");
+        assertThat(page.locator("#answer")).containsText("It takes 2 bytes more; 1 is here.");
+        page.context().close();
+    }
+
     @Test
     void wrongValuesAreToldAndStay() throws Exception {
         pages.perform(get("/tools/colour").param("colour", "rust"))

@@ -98,13 +98,16 @@ public record CommandTable(String family, String title, List<Command> commands, 
                                 .max()
                                 .orElse(0)];
         bytes[0] = command.base();
+        // A form leaves out what is not ticked; one that was filled in for another command says nothing of this one.
+        boolean given = asked.text("given", "").equals(name);
+        boolean another = asked.has("given") && !given;
         ObjectNode set = answer.putObject("set");
         for (Field field : command.fields()) {
-            int value = field.bits() == 1
-                    ? (fields.has(field.name())
-                            ? fields.flag(field.name()) ? 1 : 0
-                            : asked.flag("given") ? 0 : field.usual())
-                    : fields.number(field.name(), 0, field.most(), field.usual());
+            int value = another
+                    ? field.usual()
+                    : field.bits() == 1
+                            ? (fields.has(field.name()) ? fields.flag(field.name()) ? 1 : 0 : given ? 0 : field.usual())
+                            : fields.number(field.name(), 0, field.most(), field.usual());
             set.put(field.name(), value);
             if (field.bits() > 8) {
                 bytes[field.at() + (field.lowerFirst() ? 1 : 0)] |= value >> 8;

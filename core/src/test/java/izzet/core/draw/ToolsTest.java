@@ -163,7 +163,11 @@ class ToolsTest {
                 ask("commands", "{'family':'page-oled','bytes':'29 00 00 07 03 01 2F 91 3F 3F 3F 3F D8 05 A8'}");
         assertThat(words(scroll))
                 .containsExactly(
-                        "scroll right", "scroll on", "look-up table of pulse widths", "area colours 0x05", "rows …");
+                        "scroll right, pages 0 to 3, a column each 2 frames, rows up each: 1",
+                        "scroll on",
+                        "look-up table of pulse widths",
+                        "area colours 0x05",
+                        "rows …");
         assertThat(strings(scroll.get("lines").get(4).get("mistakes")))
                 .containsExactly("It takes 1 byte more; none is here.");
         JsonNode pixels = ask("commands", "{'family':'dcs','bytes':'2C F8 00 29\\n29'}");
@@ -193,6 +197,24 @@ class ToolsTest {
         List<String> all = new ArrayList<>();
         answer.get("lines").forEach(line -> all.add(line.get("words").asString()));
         return all;
+    }
+
+    /** A form tells which command its fields were filled in for. */
+    @Test
+    void aFormFilledInForAnotherCommandSaysNothing() {
+        String form = "{'family':'page-oled','compose':'charge pump','given':'%s','on':'%s'}";
+        assertThat(ask("commands", form.formatted("charge pump", ""))
+                        .get("composedHex")
+                        .asString())
+                .isEqualTo("8D 00");
+        assertThat(ask("commands", form.formatted("charge pump", "on"))
+                        .get("composedHex")
+                        .asString())
+                .isEqualTo("8D 04");
+        assertThat(ask("commands", form.formatted("display", ""))
+                        .get("composedHex")
+                        .asString())
+                .isEqualTo("8D 14");
     }
 
     @Test

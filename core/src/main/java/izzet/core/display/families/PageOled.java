@@ -511,7 +511,8 @@ public final class PageOled implements Interpreter {
                 case 0x20 -> "memory mode " + (p < 0 ? "…" : "by " + (p == 0 ? "rows" : p == 1 ? "columns" : "pages"));
                 case 0x21 -> "columns " + value + " to " + (q < 0 ? "…" : Integer.toString(q));
                 case 0x22 -> "pages " + value + " to " + (q < 0 ? "…" : Integer.toString(q));
-                case 0x26, 0x27, 0x29, 0x2A -> "scroll " + (c == 0x26 || c == 0x29 ? "right" : "left");
+                case 0x26, 0x27, 0x29, 0x2A ->
+                    "scroll " + (c == 0x26 || c == 0x29 ? "right" : "left") + (p < 0 ? " …" : told(c));
                 case 0x2E -> "scroll off";
                 case 0x2F -> "scroll on";
                 case 0x30, 0x31, 0x32, 0x33 -> wide ? "pump voltage " + (c & 3) : "command " + Hex.of(c);
@@ -540,6 +541,12 @@ public final class PageOled implements Interpreter {
                 case 0xE3 -> "nothing";
                 default -> "command " + Hex.of(c);
             };
+        }
+
+        private String told(int scrolls) {
+            return ", pages " + (parameters[1] & 7) + " to " + (parameters[3] & 7) + ", a column each "
+                    + FRAMES[parameters[2] & 7] + " frames"
+                    + (scrolls > 0x27 ? ", rows up each: " + (parameters[4] & 0x3F) : "");
         }
 
         private static String hex(int value) {
