@@ -381,6 +381,9 @@ class RuleEdgesTest {
         map.wire("rail:5V", "map:VCC", 220.0, null);
         assertThat(only(map, "L3")).contains("gets up to 5 V behind 220 Ω").contains("3.6 V");
         assertThat(map.findings("L3").get(0).severity()).isEqualTo(Severity.STOP);
+        assertThat(map.findings("L18").get(0).remedy()).contains("a resistor is no regulator");
+        assertThat(map.repairs("L18")).noneMatch(r -> r.title().contains("to 5 V without a resistor"));
+        assertThat(map.repairs("L3")).isNotEmpty();
         map.off("map:VCC").wire("map:VCC", "rail:5V", 390.0, null);
         assertThat(map.findings("L3").get(0).severity()).isEqualTo(Severity.FIX);
         assertThat(sign().off("sign:VCC")

@@ -27,6 +27,8 @@ public final class PlainLead implements RepairStrategy {
     public List<Candidate> propose(Circuit circuit, Finding finding) {
         return Spots.wires(circuit, finding).stream()
                 .flatMap(w -> circuit.lead(w).stream()
+                        // A rail too high is bad behind a resistor, and worse without.
+                        .filter(lead -> w.mostVolts() == null || lead.rail().volts() <= w.mostVolts())
                         .map(lead -> Candidate.plain(
                                 w.unit().id() + "-" + w.line().id(),
                                 "Wire " + w.label() + " to " + lead.rail().label() + " without a resistor",

@@ -80,7 +80,10 @@ public final class SupplyResistorRule implements Rule {
                         source)
                 .formula("lost = R × I ≤ supply − lowest")
                 .source(source)
-                .remedy("Take the resistor out of the line; one for a lamp belongs in the lamp's own line.")
+                .remedy(
+                        wire.mostVolts() != null && loss.railVolts() > wire.mostVolts()
+                                ? "Give it a supply that it takes; a resistor is no regulator."
+                                : "Take the resistor out of the line; one for a lamp belongs in the lamp's own line.")
                 .add();
     }
 }
