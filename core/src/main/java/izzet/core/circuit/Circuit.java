@@ -34,6 +34,9 @@ public final class Circuit {
     /** Of a resistor in a supply's wire that does not change which supply it is. */
     private static final double SMALL_OHMS = 100;
 
+    /** Share of a rail that a resistor may take without the levels of its part being other ones: as much as supplies stray; common practice. */
+    private static final double SMALL_LOSS = 0.1;
+
     private final Plan plan;
     private final Catalog catalog;
     private final Board board;
@@ -355,7 +358,7 @@ public final class Circuit {
         if (unit.part().logicVolts() == null) {
             String own = supplyOf(unit, line);
             if (own != null) {
-                return railVolts(Target.line(unit.id(), own));
+                return supplied(Target.line(unit.id(), own));
             }
         }
         return mainVoltsOf.computeIfAbsent(unit.id(), id -> mainVolts(unit));
@@ -383,9 +386,17 @@ public final class Circuit {
 
     private Optional<Double> mainVolts(Unit unit) {
         return Optional.ofNullable(unit.part().logicVolts())
-                .or(() -> wire(unit, Role.SUPPLY).flatMap(supply -> railVolts(supply.from())
+                .or(() -> wire(unit, Role.SUPPLY).flatMap(supply -> supplied(supply.from())
                         // A pin that feeds a part gives what the board's logic has, while it is high.
                         .or(() -> feedingPin(supply).map(pin -> board.logicVolts()))));
+    }
+
+    /** What a supply line of a part has: its rail's volts, also behind a resistor that takes next to nothing. */
+    private Optional<Double> supplied(Target line) {
+        return railVolts(line).or(() -> wire(line)
+                .flatMap(this::supplyLoss)
+                .filter(loss -> loss.most() <= SMALL_LOSS * loss.railVolts())
+                .map(SupplyLoss::railVolts));
     }
 
     /** The pull-ups on a module, unless a strap says that they were taken off. */
@@ -409,7 +420,7 @@ public final class Circuit {
     public Optional<Double> pullUpVolts(Unit unit, Part.FittedPullUp pullUp) {
         return pullUp.to().equals("logic")
                 ? logicVolts(unit, unit.part().lines().get(0))
-                : railVolts(Target.line(unit.id(), pullUp.to()));
+                : supplied(Target.line(unit.id(), pullUp.to()));
     }
 
     /**

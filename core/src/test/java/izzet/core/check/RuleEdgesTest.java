@@ -392,6 +392,20 @@ class RuleEdgesTest {
                 .isEmpty();
     }
 
+    /** Where next to nothing is lost in the resistor, the levels are those of the rail: 0.15 of 3.3 V; with 0.6 V they are not known. */
+    @Test
+    void levelsBehindAResistorAreJudgedWhereItTakesLittle() {
+        Workbench light = Workbench.mcu().with("light", "light-sensor").off("light:VCC");
+        light.wire("rail:3V3", "light:VCC", 150.0, null);
+        var unit = light.circuit().unit("light").orElseThrow();
+        var clock = unit.part().firstLine(Role.I2C_SCL).orElseThrow();
+        assertThat(light.circuit().logicVolts(unit, clock)).contains(3.3);
+        assertThat(light.findings("L18")).isEmpty();
+        light.off("light:VCC").wire("rail:3V3", "light:VCC", 600.0, null);
+        assertThat(light.circuit().logicVolts(light.circuit().unit("light").orElseThrow(), clock))
+                .isEmpty();
+    }
+
     /** What a regulator gives to others comes through its own supply line, too. */
     @Test
     void aResistorBeforeWhatFeedsOthersIsNotDecided() {
