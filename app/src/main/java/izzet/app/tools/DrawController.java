@@ -10,6 +10,7 @@ import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.code.CodeTarget;
+import izzet.core.display.Interpreters;
 import izzet.core.display.Panel;
 import izzet.core.draw.Asked;
 import izzet.core.draw.Calls;
@@ -131,7 +132,10 @@ class DrawController {
         model.addAttribute("f", form);
         model.addAttribute("families", titled(CommandsTool.families()));
         model.addAttribute("opening", titled(WindowTool.families()));
-        model.addAttribute("table", CommandTable.all().get(form.getOrDefault("family", "page-oled")));
+        String family = form.getOrDefault("family", "page-oled");
+        model.addAttribute("table", CommandTable.all().get(family));
+        model.addAttribute(
+                "usual", Interpreters.of(family).map(i -> i.usual(family)).orElse(Panel.plain(family, 128, 64)));
         model.addAttribute("forms", PictureBytes.Form.values());
         model.addAttribute("languages", Calls.all().stream().map(Calls::title).toList());
     }

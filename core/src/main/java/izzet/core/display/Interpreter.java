@@ -19,6 +19,16 @@ public interface Interpreter {
     /** Names of the families, as part files have them. */
     Set<String> speaks();
 
+    /** The glass that such a part usually has. */
+    default Panel usual(String family) {
+        return Panel.plain(family, 128, 64);
+    }
+
+    /** Whether such parts usually lie on a 2-wire bus. */
+    default boolean usuallyOnTwoWires() {
+        return false;
+    }
+
     /**
      * How many bytes belong to a command behind it, however they are sent.
      *

@@ -40,6 +40,22 @@ public record Panel(
         return new Panel(family, columns, rows, columns, rows, 0, 0, false, false, false, Map.of());
     }
 
+    /** The same where the glass begins further in the memory. */
+    public Panel offset(int newColumns, int newRows) {
+        return new Panel(
+                family,
+                columns,
+                rows,
+                memoryColumns,
+                memoryRows,
+                newColumns,
+                newRows,
+                memoryTold,
+                blueFirst,
+                orderTold,
+                expander);
+    }
+
     public Panel behind(Map<String, Integer> bits) {
         return new Panel(
                 family,

@@ -20,9 +20,10 @@ public record CommandTable(String family, String title, List<Command> commands, 
 
     /**
      * @param base first byte with nothing set
+     * @param fixed bits of the bytes behind it that are always set
      * @param fields in the order of the file
      */
-    public record Command(String name, int base, List<Field> fields) {}
+    public record Command(String name, int base, List<Integer> fixed, List<Field> fields) {}
 
     /**
      * @param at byte in which it lies, 0 for the command itself
@@ -56,7 +57,10 @@ public record CommandTable(String family, String title, List<Command> commands, 
                             f.path("lowerFirst").asBoolean(false)));
                 }
                 commands.add(new Command(
-                        c.get("name").asString(), Integer.decode(c.get("base").asString()), fields));
+                        c.get("name").asString(),
+                        Integer.decode(c.get("base").asString()),
+                        c.has("fixed") ? ByteText.read(c.get("fixed").asString()) : List.of(),
+                        fields));
             }
             String source = json.get("source").asString();
             json.get("families").properties().forEach(family -> {
@@ -91,12 +95,14 @@ public record CommandTable(String family, String title, List<Command> commands, 
                                 ", ",
                                 table.commands().stream().map(Command::name).toList()) + ", not '" + name + "'."));
         Asked fields = asked.has("fields") ? new Asked(asked.json().path("fields")) : asked;
-        int[] bytes = new int
-                [1
-                        + command.fields().stream()
-                                .mapToInt(f -> f.at() + (f.bits() > 8 ? 1 : 0))
-                                .max()
-                                .orElse(0)];
+        int behind = command.fields().stream()
+                .mapToInt(f -> f.at() + (f.bits() > 8 ? 1 : 0))
+                .max()
+                .orElse(0);
+        int[] bytes = new int[1 + Math.max(behind, command.fixed().size())];
+        for (int i = 0; i < command.fixed().size(); i++) {
+            bytes[1 + i] = command.fixed().get(i);
+        }
         bytes[0] = command.base();
         // A form leaves out what is not ticked; one that was filled in for another command says nothing of this one.
         boolean given = asked.text("given", "").equals(name);

@@ -206,11 +206,11 @@ class ToolsTest {
         assertThat(ask("commands", form.formatted("charge pump", ""))
                         .get("composedHex")
                         .asString())
-                .isEqualTo("8D 00");
+                .isEqualTo("8D 10");
         assertThat(ask("commands", form.formatted("charge pump", "on"))
                         .get("composedHex")
                         .asString())
-                .isEqualTo("8D 04");
+                .isEqualTo("8D 14");
         assertThat(ask("commands", form.formatted("display", ""))
                         .get("composedHex")
                         .asString())

@@ -36,6 +36,11 @@ public final class Character implements Interpreter {
     }
 
     @Override
+    public Panel usual(String family) {
+        return Panel.plain(family, 16, 2);
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }

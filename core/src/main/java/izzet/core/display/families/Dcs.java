@@ -63,6 +63,11 @@ public final class Dcs implements Interpreter {
     }
 
     @Override
+    public Panel usual(String family) {
+        return Panel.plain(family, 128, 160);
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }

@@ -98,6 +98,17 @@ public final class PageOled implements Interpreter {
     }
 
     @Override
+    public Panel usual(String family) {
+        // The glass lies in the middle of the 132 columns.
+        return Panel.plain(family, 128, Following.LINES).offset(family.equals(WIDE) ? 2 : 0, 0);
+    }
+
+    @Override
+    public boolean usuallyOnTwoWires() {
+        return true;
+    }
+
+    @Override
     public Session begin(Panel panel) {
         return new Following(panel);
     }

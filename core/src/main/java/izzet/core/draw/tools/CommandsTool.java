@@ -49,10 +49,9 @@ public final class CommandsTool implements Tool {
                 .filter(i -> i.begin(Panel.plain(family, 16, 2)).glass().isPresent())
                 .orElseThrow(() -> new IllegalArgumentException(
                         "family is one of " + String.join(", ", families()) + ", not '" + family + "'."));
-        boolean characters =
-                interpreter.begin(Panel.plain(family, 16, 2)).glass().orElseThrow() instanceof Glass.Text;
-        int columns = asked.number("columns", 1, 1024, characters ? 16 : 128);
-        int rows = asked.number("rows", 1, 1024, characters ? 2 : 64);
+        Panel usual = interpreter.usual(family);
+        int columns = asked.number("columns", 1, 1024, usual.columns());
+        int rows = asked.number("rows", 1, 1024, usual.rows());
         ObjectNode answer = JsonMapper.shared().createObjectNode();
         if (asked.has("compose")) {
             CommandTable.compose(asked, family, answer);

@@ -1,6 +1,7 @@
 package izzet.core.draw.tools;
 
 import izzet.core.display.Glass;
+import izzet.core.display.Interpreter;
 import izzet.core.display.Interpreters;
 import izzet.core.display.Panel;
 import izzet.core.display.Window;
@@ -8,8 +9,6 @@ import izzet.core.draw.Asked;
 import izzet.core.draw.ByteText;
 import izzet.core.draw.Tool;
 import izzet.core.quantity.Quantity;
-import java.util.Map;
-import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,34 +41,34 @@ public final class WindowTool implements Tool {
     public static SortedSet<String> families() {
         SortedSet<String> opening = new TreeSet<>();
         for (String family : Interpreters.families()) {
-            if (window(Panel.plain(family, 1, 1), new Glass.Area(0, 0, 1, 1)).isPresent()) {
+            if (Interpreters.of(family)
+                    .orElseThrow()
+                    .window(Panel.plain(family, 1, 1), new Glass.Area(0, 0, 1, 1))
+                    .isPresent()) {
                 opening.add(family);
             }
         }
         return opening;
     }
 
-    private static Optional<Window> window(Panel panel, Glass.Area area) {
-        return Interpreters.of(panel.family()).flatMap(i -> i.window(panel, area));
-    }
-
     @Override
     public ObjectNode answer(Asked asked) {
         String family = asked.choice("family", "dcs", families().toArray(String[]::new));
-        boolean colour = family.equals("dcs");
-        int columns = asked.number("columns", 1, 1024, 128);
-        int rows = asked.number("rows", 1, 1024, colour ? 160 : 64);
+        Interpreter interpreter = Interpreters.of(family).orElseThrow();
+        Panel usual = interpreter.usual(family);
+        int columns = asked.number("columns", 1, 1024, usual.columns());
+        int rows = asked.number("rows", 1, 1024, usual.rows());
         int x = asked.number("x", 0, 1023, 0);
         int y = asked.number("y", 0, 1023, 0);
         int width = asked.number("width", 1, 1024, columns);
         int height = asked.number("height", 1, 1024, rows);
-        int offsetX = asked.number("offsetX", 0, 511, family.equals("page-oled-132") ? 2 : 0);
-        int offsetY = asked.number("offsetY", 0, 511, 0);
-        boolean twoWires = family.startsWith("page-oled");
+        int offsetX = asked.number("offsetX", 0, 511, usual.offsetColumns());
+        int offsetY = asked.number("offsetY", 0, 511, usual.offsetRows());
+        boolean twoWires = interpreter.usuallyOnTwoWires();
         int hertz = asked.number("hertz", 1000, 200_000_000, twoWires ? 400_000 : FAST);
-        Window window = window(
-                        new Panel(
-                                family, columns, rows, columns, rows, offsetX, offsetY, false, false, false, Map.of()),
+        Window window = interpreter
+                .window(
+                        Panel.plain(family, columns, rows).offset(offsetX, offsetY),
                         new Glass.Area(x, y, width, height))
                 .orElseThrow();
         ObjectNode answer = JsonMapper.shared().createObjectNode();
