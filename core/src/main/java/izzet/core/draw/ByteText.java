@@ -9,7 +9,26 @@ import java.util.regex.Pattern;
 /** Bytes as makers write them: hexadecimal, binary, decimal, in the code of any language; and back. */
 public final class ByteText {
 
-    private static final Pattern COMMENT = Pattern.compile("//[^\n]*|/\\*.*?\\*/|;[^\n]*", Pattern.DOTALL);
+    private static final String ONE = "(?:0[xX][0-9a-fA-F]{1,2}|\\$?[0-9a-fA-F]{2})";
+
+    /** A semicolon begins one, as in assembler, unless nothing but bytes follows. */
+    private static final Pattern COMMENT = Pattern.compile(
+            "//[^\n]*|/\\*.*?\\*/|;(?![ \t]*" + ONE + "(?:[ \t,;]+" + ONE + ")*[ \t,;]*(?:\\R|$))[^\n]*",
+            Pattern.DOTALL);
+
+    /** As assemblers write them, with an H behind. */
+    private static final Pattern BEHIND = Pattern.compile("\\b0?([0-9a-fA-F]{2})[hH]\\b");
+
+    /** Without anything between. */
+    private static final Pattern PACKED = Pattern.compile("(?:[0-9a-fA-F]{2}){2,}");
+
+    /** Words and numbers alone, with a byte such as AE among them. */
+    private static final Pattern SPOILT = Pattern.compile(
+            "(?=.*\\b(?:[a-fA-F][0-9a-fA-F]|[0-9][a-fA-F])\\b)[0-9a-zA-Z]+(?:[\\s,]+[0-9a-zA-Z]+)*[\\s,]*",
+            Pattern.DOTALL);
+
+    private static final String HOW = "; write them such as AE D5 80, 0xAE, 0xD5 or B00100.";
+    private static final Pattern PAIR = Pattern.compile("[0-9a-fA-F]{2}");
     private static final Pattern QUOTED = Pattern.compile("\\\\x([0-9a-fA-F]{2})");
     private static final Pattern TOKEN = Pattern.compile(
             "0[xX]([0-9a-fA-F]{1,2})\\b|\\$([0-9a-fA-F]{2})\\b|0[bB]([01]{1,8})\\b|[bB%]([01]{5,8})\\b|\\b([0-9]{1,3})\\b|\\b([0-9a-fA-F]{2})\\b");
@@ -26,7 +45,11 @@ public final class ByteText {
      * @throws IllegalArgumentException when there is no byte in it, or a number is too large for one
      */
     public static List<Integer> read(String text) {
-        String clean = COMMENT.matcher(text).replaceAll(" ");
+        String clean = COMMENT.matcher(text).replaceAll(" ").replace(';', ' ');
+        clean = BEHIND.matcher(clean).replaceAll("0x$1");
+        if (PACKED.matcher(clean.strip()).matches()) {
+            clean = PAIR.matcher(clean).replaceAll("$0 ");
+        }
         List<Integer> bytes = new ArrayList<>();
         if (QUOTED.matcher(clean).find()) {
             QUOTED.matcher(clean).results().forEach(m -> bytes.add(Integer.parseInt(m.group(1), 16)));
@@ -38,6 +61,10 @@ public final class ByteText {
         }
         boolean marked = MARKED.matcher(clean).find();
         boolean hexadecimal = !marked && clean.strip().matches("(?i)[0-9a-f]{2}([\\s,]+[0-9a-f]{2})*[\\s,]*");
+        if (!marked && !hexadecimal && SPOILT.matcher(clean.strip()).matches()) {
+            // Its other numbers would be taken for decimal ones.
+            throw new IllegalArgumentException(noByte(clean) + HOW);
+        }
         Matcher m = TOKEN.matcher(clean);
         while (m.find()) {
             int value = value(m, hexadecimal);
@@ -52,9 +79,22 @@ public final class ByteText {
             }
         }
         if (bytes.isEmpty()) {
-            throw new IllegalArgumentException("No byte was found; write them such as AE D5 80, 0xAE, 0xD5 or B00100.");
+            throw new IllegalArgumentException(noByte(clean) + "; write them such as AE D5 80, 0xAE, 0xD5 or B00100.");
         }
         return bytes;
+    }
+
+    /** Beside bytes of two digits it is one word that spoils the list. */
+    private static String noByte(String clean) {
+        List<String> words = List.of(clean.strip().split("[\\s,]+"));
+        return words.stream().anyMatch(w -> PAIR.matcher(w).matches())
+                ? words.stream()
+                        .filter(w -> !PAIR.matcher(w).matches())
+                        .findFirst()
+                        .map(w -> "'" + (w.length() > 20 ? w.substring(0, 20) + "…" : w)
+                                + "' is no byte of two hexadecimal digits")
+                        .orElse("No byte was found")
+                : "No byte was found";
     }
 
     private static int value(Matcher m, boolean hexadecimal) {

@@ -217,6 +217,29 @@ class ToolsTest {
                 .isEqualTo("8D 14");
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "AE;D5;80 | AE D5 80",
+                "0xAE; 0xD5; 0x80; | AE D5 80",
+                "0xAE ; D5 is the clock | AE",
+                "AE D5 80 ; off, then 80 | AE D5 80",
+                "AED580 | AE D5 80",
+                "AEh, 0D5h, 80H | AE D5 80",
+                "send(0xAE); | AE",
+                "174, 213, 128 | AE D5 80",
+            })
+    void bytesAreReadWhateverStandsBetween(String text, String bytes) {
+        assertThat(ByteText.hex(ByteText.read(text))).isEqualTo(bytes);
+    }
+
+    @Test
+    void theWordThatIsNoByteIsTold() {
+        assertThatThrownBy(() -> ByteText.read("AE GG 80")).hasMessageStartingWith("'GG' is no byte");
+        assertThatThrownBy(() -> ByteText.read("lamp")).hasMessageStartingWith("No byte was found");
+    }
+
     @Test
     void eachFamilyThatShowsHasItsCommands() {
         assertThat(CommandTable.all().keySet()).isEqualTo(CommandsTool.families());
