@@ -118,6 +118,10 @@ class DrawPagesTest extends PagesOfAPlan {
         assertThat(page.locator("#answer")).containsText("C7 0F");
         page.locator("#bytes").fill("FD 12\nA0 15");
         assertThat(page.locator("#answer")).containsText("It takes 2 bytes more; 1 is here.");
+        // What cannot be read is told in the place of the answer, and stays in the form.
+        page.locator("#bytes").fill("FD GG");
+        assertThat(page.locator("#answer")).containsText("'GG' is no byte");
+        assertThat(page.locator("#bytes")).hasValue("FD GG");
         page.context().close();
     }
 
