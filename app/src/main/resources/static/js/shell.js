@@ -2,6 +2,7 @@
 import { remember, restore } from "./autosave.js";
 import { say } from "./busy.js";
 import { keepOpen } from "./findings.js";
+import { latest } from "./latest.js";
 import { reading } from "./reading.js";
 import { refused } from "./refused.js";
 
@@ -19,6 +20,7 @@ export default () => ({
     const on = (name, does) => document.addEventListener(name, does);
     on("keydown", (e) => this.key(e));
     on("htmx:beforeRequest", () => say("working …"));
+    on("htmx:beforeSend", latest);
     on("htmx:afterRequest", () => say(""));
     on("htmx:configRequest", (e) => {
       if (e.detail.path === "/help" || e.detail.path === "/reach") e.detail.parameters.here = window.location.pathname;
