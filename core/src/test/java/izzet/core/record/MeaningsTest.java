@@ -87,6 +87,39 @@ class MeaningsTest {
         return bytes;
     }
 
+    /** Each bit that changes what is seen is told. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+                    20|set-up 0x20 (4 bits, one line, 5x8)
+                    24|set-up 0x24 (4 bits, one line, 5x10)
+                    2C|set-up 0x2C (4 bits, two lines, 5x8)
+                    38|set-up 0x38 (8 bits, two lines, 5x8)
+                    10|cursor moves left
+                    14|cursor moves right
+                    18|display shifts left
+                    1C|display shifts right
+                    0B|display off
+                    0C|display on
+                    0D|display on with a blinking place
+                    0E|display on with a cursor
+                    0F|display on with a blinking cursor
+                    04|entry mode 0x04 (text goes left)
+                    05|entry mode 0x05 (each character shifts the display right)
+                    06|entry mode 0x06 (text goes right)
+                    07|entry mode 0x07 (each character shifts the display left)
+                    """)
+    void theBitsOfACharacterDisplaysCommandsAreTold(String command, String words) {
+        Session display = session("expander-character", 16, 2);
+        display.hear(write(0x27, nibbles(false, 3, 3, 3, 2)));
+        int value = Integer.parseInt(command, 16);
+        assertThat(display.hear(write(0x27, nibbles(false, value >> 4, value & 15)))
+                        .text())
+                .isEqualTo(words);
+    }
+
     @Test
     void aCharacterDisplayIsFollowedFromItsWakeUp() {
         Session display = session("expander-character", 16, 2);
@@ -94,7 +127,8 @@ class MeaningsTest {
                 .isEqualTo("wake-up 3, wake-up 3, wake-up 3, 4-bit transfers from now on");
         assertThat(display.hear(write(0x27, nibbles(false, 2, 8, 0, 0xC, 0, 6, 0, 1)))
                         .text())
-                .isEqualTo("set-up 0x28, display on, entry mode 0x06, clear");
+                .isEqualTo(
+                        "set-up 0x28 (4 bits, two lines, 5x8), display on, entry mode 0x06 (text goes right), clear");
         assertThat(display.hear(write(0x27, nibbles(false, 0xC, 5))).text()).isEqualTo("cursor to row 1, column 5");
         Said text = display.hear(write(0x27, nibbles(true, 4, 8, 6, 9)));
         assertThat(text.manner()).isEqualTo(Said.Manner.JOINED);

@@ -49,6 +49,16 @@ public final class Character implements Interpreter {
 
         private static final int MOST_WORDS = 6;
 
+        /** By the two lowest bits of the commands that set them. */
+        private static final List<String> CURSORS =
+                List.of("", " with a blinking place", " with a cursor", " with a blinking cursor");
+
+        private static final List<String> ENTRIES = List.of(
+                "text goes left",
+                "each character shifts the display right",
+                "text goes right",
+                "each character shifts the display left");
+
         private final CharacterModel model;
         private final ExpanderBits bits;
         private final Halves halves = new Halves(this::value);
@@ -168,18 +178,26 @@ public final class Character implements Interpreter {
                 return "own glyph " + (c >> 3 & 7) + ((c & 7) == 0 ? "" : ", row " + (c & 7));
             }
             if (c >= 0x20) {
-                return "set-up " + Hex.of(c);
+                return "set-up " + Hex.of(c) + " (" + setUp(c) + ")";
             }
             if (c >= 0x10) {
-                return "shift";
+                return ((c & 8) != 0 ? "display shifts " : "cursor moves ") + ((c & 4) != 0 ? "right" : "left");
             }
             if (c >= 0x08) {
-                return (c & 4) != 0 ? "display on" : "display off";
+                return (c & 4) == 0 ? "display off" : "display on" + CURSORS.get(c & 3);
             }
             if (c >= 0x04) {
-                return "entry mode " + Hex.of(c);
+                return "entry mode " + Hex.of(c) + " (" + ENTRIES.get(c & 3) + ")";
             }
             return c >= 2 ? "home" : c == 1 ? "clear" : "command 0x00";
+        }
+
+        /** Dots of 5x10 are for one line only; with two the bit means nothing. */
+        private static String setUp(int c) {
+            boolean two = (c & 8) != 0;
+            boolean tall = !two && (c & 4) != 0;
+            return ((c & 0x10) != 0 ? "8" : "4") + " bits, " + (two ? "two lines" : "one line") + ", 5x"
+                    + (tall ? 10 : 8);
         }
 
         private String cell(int address) {
