@@ -11,6 +11,9 @@ public final class WaveColumns {
 
     private static final int END_SHIFT = 4;
 
+    /** With so many columns to a node its changes are drawn one by one: hardly a column would be full of them. */
+    private static final int NODES_WORTH = 16;
+
     private final long from;
     private final long to;
     private final double perTick;
@@ -50,7 +53,7 @@ public final class WaveColumns {
         WaveColumns wave = new WaveColumns(from, to, columns);
         int level = source.level(from, to);
         List<WaveNode> nodes = level < 0 ? List.of() : source.nodes(level, from, to);
-        if (level == 0 && nodes.size() <= columns / 2 || nodes.isEmpty()) {
+        if (level == 0 && nodes.size() <= columns / NODES_WORTH || nodes.isEmpty()) {
             wave.blocks(source.blocks(from, to), Long.MIN_VALUE, Long.MAX_VALUE);
         } else {
             nodes.forEach(n -> wave.node(n, level, source));
@@ -124,6 +127,9 @@ public final class WaveColumns {
             out[c] |= (byte) (1 << node.before() | node.seen());
             endLevel[c] = node.after();
             level = node.after();
+        } else if (inside && node.clean() && (node.gapTo() - node.gapFrom()) * perTick <= 1) {
+            // No pause is wider than a column, so each column between the first change and the last has one.
+            solid(node.first(), node.last(), node.before(), node.after());
         } else if (inside && node.clean() && burst(node.first(), node.gapFrom()) && burst(node.gapTo(), node.last())) {
             // Busy, a pause, busy again: each busy part lies in a column or two.
             solid(node.first(), node.gapFrom(), node.before(), node.gapLevel());
@@ -143,15 +149,15 @@ public final class WaveColumns {
         return column(last) - column(first) <= 1;
     }
 
-    /** Its first change lies in one column and its last in this or the next one, so each of them was low and high. */
+    /** Each column from the first change to the last has one, so each was low and high. */
     private void solid(long first, long last, int before, int after) {
         int left = column(first);
         int right = column(last);
-        out[left] |= WaveNode.BOTH;
-        out[right] |= WaveNode.BOTH;
-        if (left != right) {
-            endLevel[left] = before;
+        for (int c = left; c < right; c++) {
+            out[c] |= WaveNode.BOTH;
+            endLevel[c] = before;
         }
+        out[right] |= WaveNode.BOTH;
         endLevel[right] = after;
         level = after;
     }

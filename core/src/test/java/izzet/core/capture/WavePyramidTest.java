@@ -155,6 +155,19 @@ class WavePyramidTest {
         assertThat(stored.unpacked).isLessThan(4);
     }
 
+    /** Nodes wider than a column, too, as long as no pause in them is. */
+    @Test
+    void aDenseStretchIsDrawnWithoutItsChanges() {
+        Stored stored = record(300_000, false, false);
+        List<EdgeBlock> each = each(stored.edges);
+        for (int nodes : new int[] {100, 200, 500}) {
+            long span = nodes * 256L * last / 300_000;
+            stored.unpacked = 0;
+            same(stored, each, last / 3, last / 3 + span, 1200);
+            assertThat(stored.unpacked).as("%d nodes", nodes).isLessThan(6);
+        }
+    }
+
     @Test
     void aShortLineHasNoSums() {
         assertThat(record(WavePyramid.FEW, true, false).waves).isEmpty();
