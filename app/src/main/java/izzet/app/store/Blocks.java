@@ -43,25 +43,24 @@ public interface Blocks extends Repository<EdgeBlockRow, EdgeBlockRow.Key> {
         return beginning(id, line, first.isEmpty() ? Long.MIN_VALUE : first.get(0), to, most);
     }
 
-    /** How many blocks of sums touch a stretch: level and count in turn, finest first. */
+    /** Where a block of sums lies. */
+    record WavePlace(int line, int level, long firstTick, long lastTick) {}
+
+    /** All blocks of sums of a record, in the order of their beginnings. */
     @Query(
             """
-            select w.id.level, count(w) from WaveBlockRow w
-            where w.id.recordId = :id and w.id.line = :line and w.id.firstTick < :to and w.lastTick >= :from
-            group by w.id.level order by w.id.level""")
-    List<Object[]> waveLevels(long id, int line, long from, long to);
+            select new izzet.app.store.Blocks$WavePlace(w.id.line, w.id.level, w.id.firstTick, w.lastTick)
+            from WaveBlockRow w where w.id.recordId = :id order by w.id.firstTick""")
+    List<WavePlace> wavePlaces(long id);
 
-    /** The blocks of sums of a level that touch a stretch, and the last one before it. */
+    /** The blocks of sums of a level that begin from a tick to another, both included. */
     @Query(
             """
             select new izzet.core.capture.WaveBlock(w.id.firstTick, w.lastTick, w.packed)
             from WaveBlockRow w
-            where w.id.recordId = :id and w.id.line = :line and w.id.level = :level and w.id.firstTick < :to
-              and w.id.firstTick >= coalesce(
-              (select max(e.id.firstTick) from WaveBlockRow e
-               where e.id.recordId = :id and e.id.line = :line and e.id.level = :level and e.lastTick < :from), 0)
-            order by w.id.firstTick""")
-    List<WaveBlock> waves(long id, int line, int level, long from, long to);
+            where w.id.recordId = :id and w.id.line = :line and w.id.level = :level
+              and w.id.firstTick >= :first and w.id.firstTick <= :until""")
+    List<WaveBlock> waves(long id, int line, int level, long first, long until);
 
     /** Number of the block of a line that begins at a tick. */
     @Query(

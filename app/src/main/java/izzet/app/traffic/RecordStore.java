@@ -76,6 +76,7 @@ public class RecordStore {
 
     private final RecordRows records;
     private final Blocks blocks;
+    private final Waves waves;
     private final EntityManager entities;
     private final EntityManagerFactory factory;
     private final TransactionOperations transactions;
@@ -85,6 +86,7 @@ public class RecordStore {
     RecordStore(
             RecordRows records,
             Blocks blocks,
+            Waves waves,
             EntityManager entities,
             EntityManagerFactory factory,
             TransactionOperations transactions,
@@ -93,6 +95,7 @@ public class RecordStore {
         this.shared = SharedDatabase.is(environment);
         this.records = records;
         this.blocks = blocks;
+        this.waves = waves;
         this.entities = entities;
         this.factory = factory;
         this.transactions = transactions;
@@ -588,9 +591,13 @@ public class RecordStore {
      */
     public byte[] wave(long id, List<Integer> lines, long from, long to, int columns) {
         ByteArrayOutputStream out = new ByteArrayOutputStream(lines.size() * columns);
+        Map<Integer, List<Waves.Level>> levels = waves.of(id);
         lines.parallelStream()
-                .map(line ->
-                        transactions.execute(t -> WaveColumns.of(new StoredWave(blocks, id, line), from, to, columns)))
+                .map(line -> transactions.execute(t -> WaveColumns.of(
+                        new StoredWave(blocks, waves, id, line, levels.getOrDefault(line, List.of())),
+                        from,
+                        to,
+                        columns)))
                 .forEachOrdered(out::writeBytes);
         return out.toByteArray();
     }

@@ -2,65 +2,55 @@ package izzet.app.traffic;
 
 import izzet.app.store.Blocks;
 import izzet.core.capture.EdgeBlock;
-import izzet.core.capture.WaveBlock;
 import izzet.core.capture.WaveNode;
 import izzet.core.capture.WaveSource;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.springframework.data.domain.Limit;
 
-/** The stored changes of a line and their sums; for one picture, for which each block of sums is unpacked once. */
+/** The stored changes of a line and their sums, for one picture. */
 final class StoredWave implements WaveSource {
 
     /** Blocks of nodes that are looked at one by one. */
-    private static final int FEW = 8;
+    private static final int FEW = 4;
 
     private final Blocks blocks;
+    private final Waves waves;
     private final long record;
     private final int line;
-    private final Map<Integer, TreeMap<Long, Row>> unpacked = new HashMap<>();
+    private final List<Waves.Level> levels;
     private List<EdgeBlock> last = List.of();
 
-    StoredWave(Blocks blocks, long record, int line) {
+    StoredWave(Blocks blocks, Waves waves, long record, int line, List<Waves.Level> levels) {
         this.blocks = blocks;
+        this.waves = waves;
         this.record = record;
         this.line = line;
+        this.levels = levels;
     }
 
     @Override
     public int level(long from, long to) {
         int level = CHANGES;
-        for (Object[] row : blocks.waveLevels(record, line, from, to)) {
-            level = ((Number) row[0]).intValue();
-            if (((Number) row[1]).longValue() <= FEW) {
-                return level;
+        for (int i = 0; i < levels.size(); i++) {
+            int touching = levels.get(i).to(to) - levels.get(i).from(from);
+            if (touching > 0) {
+                level = i;
+                if (touching <= FEW) {
+                    return level;
+                }
             }
         }
         return level;
     }
 
-    private record Row(long last, List<WaveNode> nodes) {}
-
     @Override
-    public List<WaveNode> nodes(int level, long from, long to) {
-        TreeMap<Long, Row> known = unpacked.computeIfAbsent(level, k -> new TreeMap<>());
-        Map.Entry<Long, Row> row = known.floorEntry(from);
+    public List<WaveNode> nodes(int number, long from, long to) {
+        Waves.Level level = levels.get(number);
+        // The last one before the stretch tells with which level it begins.
+        int begin = Math.max(0, level.from(from) - 1);
         List<WaveNode> nodes = new ArrayList<>();
-        if (row != null && row.getValue().last() >= to - 1) {
-            add(row.getValue().nodes(), from, to, nodes);
-            return nodes;
-        }
-        for (WaveBlock block : blocks.waves(record, line, level, from, to)) {
-            add(
-                    known.computeIfAbsent(block.firstTick(), k -> new Row(block.lastTick(), block.nodes()))
-                            .nodes(),
-                    from,
-                    to,
-                    nodes);
-        }
+        waves.nodes(record, line, number, level, begin, level.to(to)).forEach(block -> add(block, from, to, nodes));
         return nodes;
     }
 

@@ -12,6 +12,7 @@ import izzet.app.store.RecordRows;
 import izzet.core.bench.I2cWaveform;
 import izzet.core.capture.RecordFault;
 import izzet.core.capture.VcdReader;
+import izzet.core.capture.WaveColumns;
 import izzet.core.decode.BusEvent;
 import izzet.core.decode.I2cTransfer;
 import izzet.core.decode.Protocol;
@@ -33,11 +34,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.data.domain.Limit;
 import org.springframework.mock.env.MockEnvironment;
 import org.springframework.transaction.support.TransactionOperations;
 
@@ -250,9 +253,36 @@ class RecordStoreTest {
             return row;
         });
         MockEnvironment environment = new MockEnvironment().withProperty("izzet.db", server);
-        new RecordStore(rows, blocks, entities, factory, transactions, clock, environment).sweep();
+        new RecordStore(rows, blocks, new Waves(blocks), entities, factory, transactions, clock, environment).sweep();
         assertThat(rows.findById(half.id()).isPresent()).isEqualTo(stays);
         transactions.executeWithoutResult(t -> rows.remove(plan, half.id()));
+    }
+
+    /** What was looked at before is at hand, what was not is read: the picture is that of the changes, wherever the next look goes. */
+    @Test
+    void aLongWaveIsThatOfItsChangesAtAnyStretch() throws IOException {
+        Random random = new Random(7);
+        StringBuilder text =
+                new StringBuilder("$timescale 1ns $end\n$var wire 1 ! wr $end\n$enddefinitions $end\n#0\n1!\n");
+        long now = 0;
+        for (int i = 0; i < 1_300_000; i++) {
+            now += 1 + random.nextInt(9) + (random.nextInt(3000) == 0 ? random.nextInt(100_000) : 0);
+            text.append('#').append(now).append('\n').append(i % 2).append("!\n");
+        }
+        long record =
+                upload(text.toString().getBytes(StandardCharsets.US_ASCII)).id();
+        for (int look = 0; look < 40; look++) {
+            long span = look % 10 == 0 ? now : (long) Math.pow(now, 0.3 + 0.7 * random.nextDouble());
+            long from = (long) (random.nextDouble() * (now - span));
+            byte[] shown = records.wave(record, List.of(0), from, from + span, 700);
+            byte[] changes = transactions.execute(t -> WaveColumns.of(
+                    blocks.between(record, 0, from, from + span, Limit.of(Integer.MAX_VALUE)), from, from + span, 700));
+            for (int c = 0; c < shown.length; c++) {
+                assertThat(shown[c] & 7)
+                        .as("column %d from %d to %d", c, from, from + span)
+                        .isEqualTo(changes[c] & 7);
+            }
+        }
     }
 
     /** A line that does not change in the stretch is told with the level that it has. */
