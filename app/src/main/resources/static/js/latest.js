@@ -2,10 +2,14 @@
 // never broken off: its answer may be lost, the change may not.
 let last = { xhr: null, verb: null };
 
-// The page that asked has gone, another answer has taken its place.
+// The page that asked has gone, another answer has taken its place. That a change was refused is told all the same.
 const late = (e) => {
-  const { xhr, target } = e.detail;
+  const { xhr, target, requestConfig } = e.detail;
   if (target.isConnected) return;
+  if (requestConfig.verb !== "get" && xhr.status >= 400) {
+    e.detail.target = document.getElementById("page");
+    return;
+  }
   e.detail.shouldSwap = false;
   if (xhr === last.xhr) window.location.href = xhr.responseURL;
 };

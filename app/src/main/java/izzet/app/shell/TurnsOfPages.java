@@ -4,7 +4,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.handler.MappedInterceptor;
 
-/** Pages and API take turns; files of the program itself are no work. */
+/** Pages and API take turns; files of the program itself are no work, and a backup goes as slowly as its reader likes. */
 @Configuration(proxyBeanMethods = false)
 class TurnsOfPages {
 
@@ -15,7 +15,7 @@ class TurnsOfPages {
     MappedInterceptor turns() {
         return new MappedInterceptor(
                 new String[] {"/**"},
-                new String[] {"/js/**", "/css/**", "/fonts/**", "/vendor/**", "/webjars/**"},
+                new String[] {"/js/**", "/css/**", "/fonts/**", "/vendor/**", "/webjars/**", "/backup/**"},
                 new Turns(A_PROCESSOR * Runtime.getRuntime().availableProcessors(), MOST_MILLIS));
     }
 }

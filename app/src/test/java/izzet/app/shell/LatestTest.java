@@ -83,6 +83,23 @@ class LatestTest extends PagesOfAPlan {
         page.context().close();
     }
 
+    /** A change that is refused when its page is gone is not lost in silence. */
+    @Test
+    void aRefusalThatComesLateIsTold() {
+        Page page = browser.page(port);
+        withoutNews(page);
+        open(page, "wiring");
+        List<Route> change = hold(page, "**/ticks", "POST");
+        page.locator("#tick-1").evaluate("(tick, key) => { tick.form.elements.key.value = key; }", "k".repeat(201));
+        page.locator("#tick-1").click();
+        page.waitForCondition(() -> change.size() == 1);
+        station(page, "buses").click();
+        assertThat(page).hasURL(Pattern.compile("/buses$"));
+        change.get(0).resume();
+        assertThat(page.locator(".fault .detail")).containsText("200 characters");
+        page.context().close();
+    }
+
     @Test
     void twoTicksInQuickSuccessionAreBothShown() {
         Page page = browser.page(port);
