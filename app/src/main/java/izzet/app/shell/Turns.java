@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.web.servlet.AsyncHandlerInterceptor;
 
 /**
@@ -35,11 +34,9 @@ final class Turns implements AsyncHandlerInterceptor {
         return true;
     }
 
-    /** What is read while it is handled comes as slowly as its sender likes. */
+    /** A body may be read while it is handled, and comes as slowly as its sender likes. */
     private static boolean brief(HttpServletRequest request) {
-        String type = request.getContentType();
-        boolean body = request.getContentLengthLong() > 0 || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
-        return !body || type != null && type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE);
+        return request.getContentLengthLong() <= 0 && request.getHeader(HttpHeaders.TRANSFER_ENCODING) == null;
     }
 
     @Override

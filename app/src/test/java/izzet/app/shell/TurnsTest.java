@@ -68,7 +68,7 @@ class TurnsTest {
     }
 
     @Test
-    void bodiesThatAreReadMeanwhileTakeNoPlace() throws Exception {
+    void whatHasABodyTakesNoPlace() throws Exception {
         Turns turns = new Turns(1, 0);
         MockHttpServletRequest record = new MockHttpServletRequest("POST", "/api/decode");
         record.setContentType("application/octet-stream");
@@ -80,6 +80,7 @@ class TurnsTest {
         MockHttpServletRequest form = new MockHttpServletRequest("POST", "/plans/1/rename");
         form.setContentType("application/x-www-form-urlencoded;charset=UTF-8");
         form.setContent(new byte[10]);
-        assertThat(begun(turns, form).getAttributeNames().hasMoreElements()).isTrue();
+        assertThat(begun(turns, form).getAttributeNames().hasMoreElements()).isFalse();
+        assertThat(begun(turns, page()).getAttributeNames().hasMoreElements()).isTrue();
     }
 }
