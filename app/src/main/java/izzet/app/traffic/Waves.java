@@ -116,9 +116,12 @@ class Waves {
             for (int i = missing; i <= end; i++) {
                 if (all.get(i - from) == null) {
                     long first = level.first()[i];
-                    List<WaveNode> nodes = read.get(first).nodes();
-                    unpacked.put(new Key(record, line, number, first), nodes);
-                    all.set(i - from, nodes);
+                    WaveBlock block = read.get(first);
+                    // None where the record is taken away at this moment.
+                    all.set(i - from, block == null ? List.of() : block.nodes());
+                    if (block != null) {
+                        unpacked.put(new Key(record, line, number, first), all.get(i - from));
+                    }
                 }
             }
         }

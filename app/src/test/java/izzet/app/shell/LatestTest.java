@@ -15,18 +15,34 @@ import org.junit.jupiter.api.Test;
 /** Answers that come in another order than they were asked for, as from a slow server to a quick hand. */
 class LatestTest extends PagesOfAPlan {
 
+    private static final String IDLE = "() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')";
+
     LatestTest() {
         super(A_SIGN);
     }
 
-    private Page open(Page page, String station) {
+    private Page open(String station) {
+        Page page = browser.page(port);
         page.navigate("/plans/" + id + "/" + station);
         return page;
     }
 
     /** News of an own change would bring it onto the page by another way. */
-    private static void withoutNews(Page page) {
+    private Page wiringWithoutNews() {
+        Page page = browser.page(port);
         page.addInitScript("delete window.EventSource");
+        page.navigate("/plans/" + id + "/wiring");
+        return page;
+    }
+
+    private static List<String> errors(Page page) {
+        List<String> errors = new ArrayList<>();
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) {
+                errors.add(m.text());
+            }
+        });
+        return errors;
     }
 
     private static List<Route> hold(Page page, String address, String method) {
@@ -47,26 +63,26 @@ class LatestTest extends PagesOfAPlan {
 
     @Test
     void theStationAskedForLastIsShown() {
-        Page page = open(browser.page(port), "parts");
+        Page page = open("parts");
         List<Route> slow = hold(page, "**/levels", "GET");
-        List<String> failed = new ArrayList<>();
-        page.onRequestFailed(r -> failed.add(r.url()));
+        List<String> errors = errors(page);
         station(page, "levels").click();
         page.waitForCondition(() -> slow.size() == 1);
         station(page, "buses").click();
         assertThat(page).hasURL(Pattern.compile("/buses$"));
         assertThat(page.locator("#page main")).hasClass(Pattern.compile("buses"));
-        page.waitForCondition(() -> !failed.isEmpty());
-        assertThat(failed).hasSize(1).allMatch(url -> url.endsWith("/levels"));
+        page.waitForResponse("**/levels", () -> slow.get(0).resume());
+        page.waitForFunction(IDLE);
+        assertThat(page).hasURL(Pattern.compile("/buses$"));
+        assertThat(page.locator("#page main")).hasClass(Pattern.compile("buses"));
+        assertThat(errors).isEmpty();
         page.context().close();
     }
 
     /** The page that the station was asked from is gone when its answer comes. */
     @Test
     void aStationIsShownThoughTheAnswerToAChangeComesBetween() {
-        Page page = browser.page(port);
-        withoutNews(page);
-        open(page, "wiring");
+        Page page = wiringWithoutNews();
         List<Route> change = hold(page, "**/ticks", "POST");
         List<Route> slow = hold(page, "**/bring-up", "GET");
         page.locator("#tick-1").click();
@@ -86,9 +102,7 @@ class LatestTest extends PagesOfAPlan {
     /** A change that is refused when its page is gone is not lost in silence. */
     @Test
     void aRefusalThatComesLateIsTold() {
-        Page page = browser.page(port);
-        withoutNews(page);
-        open(page, "wiring");
+        Page page = wiringWithoutNews();
         List<Route> change = hold(page, "**/ticks", "POST");
         page.locator("#tick-1").evaluate("(tick, key) => { tick.form.elements.key.value = key; }", "k".repeat(201));
         page.locator("#tick-1").click();
@@ -102,15 +116,8 @@ class LatestTest extends PagesOfAPlan {
 
     @Test
     void twoTicksInQuickSuccessionAreBothShown() {
-        Page page = browser.page(port);
-        withoutNews(page);
-        open(page, "wiring");
-        List<String> errors = new ArrayList<>();
-        page.onConsoleMessage(m -> {
-            if (m.type().equals("error")) {
-                errors.add(m.text());
-            }
-        });
+        Page page = wiringWithoutNews();
+        List<String> errors = errors(page);
         List<Route> changes = hold(page, "**/ticks", "POST");
         page.locator("#tick-1").click();
         page.locator("#tick-2").click();
@@ -128,13 +135,8 @@ class LatestTest extends PagesOfAPlan {
     /** What was asked because of news comes when the page that asked is gone. */
     @Test
     void newsOfAnOwnTickThatComeLateAreNoError() {
-        Page page = open(browser.page(port), "wiring");
-        List<String> errors = new ArrayList<>();
-        page.onConsoleMessage(m -> {
-            if (m.type().equals("error")) {
-                errors.add(m.text());
-            }
-        });
+        Page page = open("wiring");
+        List<String> errors = errors(page);
         List<Route> news = new ArrayList<>();
         page.route("**/wiring", route -> {
             if (List.of("steps-live", "measure")
@@ -151,7 +153,7 @@ class LatestTest extends PagesOfAPlan {
         assertThat(page.locator("#ticked")).containsText("2 of ");
         page.waitForResponse(
                 r -> r.url().endsWith("/wiring"), () -> List.copyOf(news).forEach(Route::resume));
-        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
+        page.waitForFunction(IDLE);
         assertThat(page.locator("#ticked")).containsText("2 of ");
         assertThat(errors).isEmpty();
         page.context().close();

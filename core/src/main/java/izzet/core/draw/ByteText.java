@@ -79,7 +79,7 @@ public final class ByteText {
             }
         }
         if (bytes.isEmpty()) {
-            throw new IllegalArgumentException(noByte(clean) + "; write them such as AE D5 80, 0xAE, 0xD5 or B00100.");
+            throw new IllegalArgumentException(noByte(clean) + HOW);
         }
         return bytes;
     }
