@@ -131,9 +131,11 @@ export class Wave {
 
   scale(g, columns, ink) {
     g.fillStyle = ink("--soft");
-    for (let k = 0; k <= 4; k++) {
-      g.textAlign = k === 0 ? "left" : k === 4 ? "right" : "center";
-      g.fillText(time(this.from + (this.to - this.from) * k / 4, +this.canvas.dataset.fs), LEFT + columns * k / 4, this.foot + 21);
+    // On a phone five would run into each other.
+    const parts = columns < 480 ? 2 : 4;
+    for (let k = 0; k <= parts; k++) {
+      g.textAlign = k === 0 ? "left" : k === parts ? "right" : "center";
+      g.fillText(time(this.from + (this.to - this.from) * k / parts, +this.canvas.dataset.fs), LEFT + columns * k / parts, this.foot + 21);
     }
     g.textAlign = "left";
   }
