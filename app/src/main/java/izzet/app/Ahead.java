@@ -2,7 +2,6 @@ package izzet.app;
 
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogReader;
-import izzet.core.catalog.CatalogWriter;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -21,8 +20,6 @@ final class Ahead {
             Locale.getAvailableLocales();
             HtmlEscape.escapeHtml4Xml("<");
         });
-        // What writes boards, for their drawings.
-        READING.thenAccept(c -> c.boards().values().stream().findAny().ifPresent(CatalogWriter::tree));
     }
 
     private Ahead() {}

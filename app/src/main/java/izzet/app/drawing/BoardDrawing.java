@@ -1,7 +1,6 @@
 package izzet.app.drawing;
 
 import izzet.core.catalog.Board;
-import izzet.core.catalog.CatalogWriter;
 import java.util.Comparator;
 import java.util.List;
 
@@ -17,8 +16,7 @@ final class BoardDrawing {
     /** Turned to the left by a quarter: the right edge of the header as it lies is drawn above, the left one below. */
     static ItemDrawing of(Board board) {
         ItemDrawing.Sheet sheet = new ItemDrawing.Sheet();
-        List<HeaderDrawing.Hole> holes =
-                HeaderDrawing.of(CatalogWriter.tree(board), true).holes();
+        List<HeaderDrawing.Hole> holes = HeaderDrawing.of(board).holes();
         List<List<HeaderDrawing.Hole>> rows = List.of(edge(holes, "right"), edge(holes, "left"));
         int longest = rows.stream().mapToInt(List::size).max().orElse(0);
         double wide = longest * PITCH + 16;

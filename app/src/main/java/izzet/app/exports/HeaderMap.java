@@ -1,7 +1,6 @@
 package izzet.app.exports;
 
 import izzet.app.drawing.HeaderDrawing;
-import izzet.core.catalog.CatalogWriter;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
@@ -21,7 +20,7 @@ record HeaderMap(int width, int height, HeaderDrawing header, List<Row> rows) {
     public record Row(HeaderDrawing.Hole hole, String users, String text, String anchor, int textX) {}
 
     static HeaderMap of(Circuit circuit) {
-        HeaderDrawing header = HeaderDrawing.of(CatalogWriter.tree(circuit.board()), true);
+        HeaderDrawing header = HeaderDrawing.of(circuit.board());
         List<Row> rows = new ArrayList<>();
         int longest = 0;
         for (HeaderDrawing.Hole hole : header.holes()) {

@@ -2,7 +2,6 @@ package izzet.app.levels;
 
 import izzet.app.drawing.HeaderDrawing;
 import izzet.core.catalog.Board;
-import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.Pin;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,7 +34,7 @@ public record PinPicture(int x, int width, int height, HeaderDrawing header, Lis
      * @return empty where no pin carries anything
      */
     static Optional<PinPicture> of(Board board, Map<String, LevelsController.Gauge> gauges) {
-        HeaderDrawing header = HeaderDrawing.of(CatalogWriter.tree(board), true);
+        HeaderDrawing header = HeaderDrawing.of(board);
         List<Bar> bars = new ArrayList<>();
         int letters =
                 header.holes().stream().mapToInt(h -> h.label().length()).max().orElse(0);

@@ -3,7 +3,6 @@ package izzet.app.shelf;
 import izzet.app.drawing.HeaderDrawing;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.BusKind;
-import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.Controller;
 import izzet.core.catalog.DutyKind;
 import izzet.core.catalog.Pin;
@@ -48,7 +47,7 @@ final class BoardView {
     public record Picture(int left, int width, int height, List<HeaderDrawing.Outline> outlines, List<Spot> spots) {}
 
     static Picture picture(Board board) {
-        HeaderDrawing drawing = HeaderDrawing.of(CatalogWriter.tree(board), true);
+        HeaderDrawing drawing = HeaderDrawing.of(board);
         Map<String, Pin> pins = new LinkedHashMap<>();
         board.pins().forEach(p -> pins.put(p.position(), p));
         int column = GAP

@@ -12,7 +12,6 @@ import izzet.app.preference.Preferences;
 import izzet.app.shell.PlanFrame;
 import izzet.app.shell.PlanFrames;
 import izzet.app.store.MeasurementRow;
-import izzet.core.catalog.CatalogWriter;
 import izzet.core.catalog.Part;
 import izzet.core.circuit.Circuit;
 import izzet.core.export.Bill;
@@ -231,7 +230,7 @@ class WiringController {
             var pin = circuit.board().pin(end.at().name()).orElseThrow();
             return Optional.of(HeaderView.of(
                     circuit.board().name(),
-                    HeaderDrawing.of(CatalogWriter.tree(circuit.board()), true),
+                    HeaderDrawing.of(circuit.board()),
                     pin.position(),
                     pin.label(),
                     quarters,
@@ -241,7 +240,7 @@ class WiringController {
                 .filter(w -> w.line().header() != null)
                 .map(w -> HeaderView.of(
                         w.unit().name(),
-                        HeaderDrawing.of(CatalogWriter.tree(w.unit().part()), false),
+                        HeaderDrawing.of(w.unit().part()),
                         String.valueOf(w.line().header()),
                         null,
                         0,

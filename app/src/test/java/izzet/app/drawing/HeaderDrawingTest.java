@@ -6,6 +6,7 @@ import izzet.core.catalog.Board;
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogReader;
 import izzet.core.catalog.CatalogWriter;
+import izzet.core.catalog.Part;
 import java.util.Comparator;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -16,7 +17,7 @@ class HeaderDrawingTest {
     private static final Catalog CATALOG = CatalogReader.shipped();
 
     private static List<String> side(String board, String side) {
-        return HeaderDrawing.of(CatalogWriter.tree(CATALOG.board(board).orElseThrow()), true).holes().stream()
+        return HeaderDrawing.of(CATALOG.board(board).orElseThrow()).holes().stream()
                 .filter(h -> h.side().equals(side))
                 .sorted(Comparator.comparingInt(HeaderDrawing.Hole::y))
                 .map(HeaderDrawing.Hole::place)
@@ -46,11 +47,25 @@ class HeaderDrawingTest {
     @Test
     void everyPinOfEveryBoardIsDrawnOnce() {
         for (Board board : CATALOG.boards().values()) {
-            assertThat(HeaderDrawing.of(CatalogWriter.tree(board), true).holes())
+            assertThat(HeaderDrawing.of(board).holes())
                     .as(board.id())
                     .extracting(HeaderDrawing.Hole::place)
                     .containsExactlyInAnyOrderElementsOf(
                             board.pins().stream().map(p -> p.position()).toList());
+        }
+    }
+
+    @Test
+    void anItemAndItsFileAreDrawnAlike() {
+        for (Board board : CATALOG.boards().values()) {
+            assertThat(HeaderDrawing.of(board))
+                    .as(board.id())
+                    .isEqualTo(HeaderDrawing.of(CatalogWriter.tree(board), true));
+        }
+        for (Part part : CATALOG.parts().values()) {
+            assertThat(HeaderDrawing.of(part))
+                    .as(part.id())
+                    .isEqualTo(HeaderDrawing.of(CatalogWriter.tree(part), false));
         }
     }
 

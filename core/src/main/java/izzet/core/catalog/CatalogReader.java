@@ -2,9 +2,11 @@ package izzet.core.catalog;
 
 import com.networknt.schema.Schema;
 import izzet.core.discovery.Discovery;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BiFunction;
 import java.util.function.Function;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
@@ -18,44 +20,45 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class CatalogReader {
 
-    private static final JsonMapper JSON = JsonMapper.builder()
-            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-            .build();
-
-    /** Made when the first file is checked. */
-    private static final class Checked {
+    /** Made when the first file is read. */
+    private static final class Shape {
+        static final JsonMapper JSON = JsonMapper.builder()
+                .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .build();
         static final Schema BOARD = Schemas.of("/schema/board.schema.json");
         static final Schema PART = Schemas.of("/schema/part.schema.json");
     }
 
     /** The catalogue that ships with the application. Its files were checked when they were packed: {@link #main}. */
     public static Catalog shipped() {
-        return catalog(
-                (name, text) -> JSON.readValue(text, Board.class), (name, text) -> JSON.readValue(text, Part.class));
+        return CatalogPack.shipped();
     }
 
     /**
-     * The same, with every check.
+     * The same from its files, with every check.
      *
      * @throws CatalogException naming file, place, value and expected form
      */
     static Catalog checked() {
         CatalogReader reader = new CatalogReader();
-        return catalog(reader::board, reader::part);
-    }
-
-    private static Catalog catalog(BiFunction<String, String, Board> board, BiFunction<String, String, Part> part) {
         List<Board> boards = new ArrayList<>();
         List<Part> parts = new ArrayList<>();
-        Discovery.texts("/catalog/boards", ".json").forEach((name, text) -> boards.add(board.apply(name, text)));
-        Discovery.texts("/catalog/parts", ".json").forEach((name, text) -> parts.add(part.apply(name, text)));
+        Discovery.texts("/catalog/boards", ".json").forEach((name, text) -> boards.add(reader.board(name, text)));
+        Discovery.texts("/catalog/parts", ".json").forEach((name, text) -> parts.add(reader.part(name, text)));
         return new Catalog(boards, parts);
     }
 
-    /** Run by the build, so that a file that cannot be used is told there and not at each start. */
-    public static void main(String[] none) {
+    /**
+     * Run by the build, so that a file that cannot be used is told there, and so that a start finds all of them packed.
+     *
+     * @param folder of the compiled classes
+     * @throws IOException when the pack cannot be written
+     */
+    public static void main(String[] folder) throws IOException {
         try {
-            checked();
+            Catalog all = checked();
+            Path pack = Path.of(folder[0], CatalogPack.file());
+            Files.write(pack, CatalogPack.of(all.boards().values(), all.parts().values()));
         } catch (CatalogException e) {
             System.err.println(e.getMessage());
             System.exit(1);
@@ -64,29 +67,29 @@ public final class CatalogReader {
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Board board(String file, String text) {
-        return read(file, text, Checked.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
+        return read(file, text, Shape.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
     }
 
     /** @throws CatalogException naming file, place, value and expected form */
     public Part part(String file, String text) {
-        return read(file, text, Checked.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
+        return read(file, text, Shape.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
     }
 
     /** Everything that is wrong with a board's file; empty when it can be read. */
     public List<CatalogFault> faultsOfBoard(JsonNode tree) {
-        return faults(tree, Checked.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
+        return faults(tree, Shape.BOARD, Board.class, b -> new CatalogChecks().faultsOf(b));
     }
 
     /** Everything that is wrong with a part's file; empty when it can be read. */
     public List<CatalogFault> faultsOfPart(JsonNode tree) {
-        return faults(tree, Checked.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
+        return faults(tree, Shape.PART, Part.class, p -> new CatalogChecks().faultsOf(p));
     }
 
     private static <T> List<CatalogFault> faults(
             JsonNode tree, Schema schema, Class<T> type, Function<T, List<CatalogFault>> checks) {
         List<CatalogFault> faults =
                 schema.validate(tree).stream().map(CatalogReader::fault).toList();
-        return faults.isEmpty() ? checks.apply(JSON.treeToValue(tree, type)) : faults;
+        return faults.isEmpty() ? checks.apply(Shape.JSON.treeToValue(tree, type)) : faults;
     }
 
     /** With the value, which the schema's own sentence leaves out. */
@@ -105,14 +108,14 @@ public final class CatalogReader {
             if (beyond != null) {
                 throw new CatalogException(file, List.of(beyond));
             }
-            JsonNode tree = JSON.readTree(text);
+            JsonNode tree = Shape.JSON.readTree(text);
             if (tree == null || tree.isMissingNode()) {
                 throw new CatalogException(file, List.of("it is empty; one JSON object is expected"));
             }
             refuse(
                     file,
                     schema.validate(tree).stream().map(CatalogReader::fault).toList());
-            T item = JSON.treeToValue(tree, type);
+            T item = Shape.JSON.treeToValue(tree, type);
             refuse(file, checks.apply(item));
             return item;
         } catch (JacksonException e) {

@@ -51,13 +51,13 @@ public final class PlanDocument {
     private static final Map<String, Integer> MOST =
             Map.of(OWN_BOARDS, 1, OWN_PARTS, 100, "parts", 100, "buses", 20, "connections", 1000, "resistors", 100);
 
-    private final Schema schema;
+    /** Made when the first document from outside is checked. */
+    private static final class Published {
+        static final Schema SCHEMA = Schemas.of("/schema/plan.schema.json");
+    }
+
     private final CatalogReader reader = new CatalogReader();
     private final PlanUpgrades upgrades = new PlanUpgrades(PlanUpgrades.STEPS);
-
-    public PlanDocument() {
-        schema = Schemas.of("/schema/plan.schema.json");
-    }
 
     /** The document of a plan with the own items that it is made with. */
     public String write(PlanParcel parcel) {
@@ -212,7 +212,7 @@ public final class PlanDocument {
     }
 
     private void validate(String text, JsonNode tree, String list, int first, List<PlanProblem> found) {
-        schema.validate(tree).stream()
+        Published.SCHEMA.validate(tree).stream()
                 .filter(e -> e.getInstanceLocation().toString().startsWith(list))
                 .limit(PlanProblems.MOST - (long) found.size())
                 .forEach(e -> {
