@@ -79,16 +79,25 @@ final class Awake {
             if (ground && wire.line().required() && pin.isEmpty() && !held(built, wire, true)) {
                 return Optional.of(wire.line().id() + " is not on ground");
             }
-            if (wire.role() == Role.RESET && !wire.connected() && wire.line().open() == OpenLine.FLOATS) {
+            if (wire.role() == Role.RESET && floats(built, wire)) {
                 return Optional.of("its reset floats, and so it hangs as it came up");
             }
             if (wire.role() == Role.RESET
-                    && wire.connected()
+                    && built.netOf(wire.from()).isPresent()
                     && Source.of(built, wire).equals(new Source(null, 0))) {
                 return Optional.of("its reset is held low");
             }
         }
         return Optional.empty();
+    }
+
+    /** Alone, or joined with nothing but resets that float as well. */
+    private static boolean floats(Circuit built, Wire wire) {
+        return wire.line().open() == OpenLine.FLOATS
+                && Source.of(built, wire).floats()
+                && built.netOf(wire.from()).stream()
+                        .flatMap(n -> n.wires().stream())
+                        .allMatch(w -> w.role() == Role.RESET && w.line().open() == OpenLine.FLOATS);
     }
 
     /** A part takes what it takes as a rule, where that is known. */

@@ -315,7 +315,7 @@ public record MeterCheck(
                     "Thevenin's theorem on the pull-ups of this line"));
         }
         for (Wire wire : circuit.wires()) {
-            if (wire.role() == Role.RESET && wire.connected()) {
+            if (wire.role() == Role.RESET) {
                 circuit.rail(wire.from())
                         .filter(r -> !r.ground())
                         .ifPresent(r -> checks.add(new MeterCheck(

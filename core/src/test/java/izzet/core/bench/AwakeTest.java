@@ -6,6 +6,9 @@ import izzet.core.Workbench;
 import izzet.core.circuit.Circuit;
 import izzet.core.display.Glass;
 import izzet.core.display.Picture;
+import izzet.core.plan.PlanEdit;
+import izzet.core.plan.Resistor;
+import izzet.core.plan.Target;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -28,6 +31,35 @@ class AwakeTest {
         assertThat(sleeps(sign().off("sign:GND"), "sign")).contains("GND is not on ground");
         assertThat(sleeps(sign().off("sign:GND").wire("sign:GND", "rail:5V"), "sign"))
                 .contains("GND is not on ground");
+    }
+
+    /** A reset is held from whichever end its wire was drawn, and over the reset of another part. */
+    @Test
+    void aResetFloatsWhereNothingHoldsIt() {
+        Workbench maps = Workbench.on("mcu-dual-40")
+                .with("east", "colour-128x160-serial-3v3")
+                .with("west", "colour-128x160-serial-3v3")
+                .off("east:RST")
+                .off("west:RST");
+        String floats = "its reset floats, and so it hangs as it came up";
+        assertThat(sleeps(maps, "west")).contains(floats);
+
+        Workbench joined = maps.wire("east:RST", "west:RST");
+        assertThat(sleeps(joined, "east")).contains(floats);
+        assertThat(sleeps(joined, "west")).contains(floats);
+        assertThat(joined.findings("P6")).isNotEmpty();
+
+        Workbench chained = maps.wire("east:RST", "board:GP22").wire("west:RST", "east:RST");
+        assertThat(sleeps(chained, "east")).isEmpty();
+        assertThat(sleeps(chained, "west")).isEmpty();
+        Workbench behind = maps.wire("east:RST", "board:GP22", 1000.0, null).wire("west:RST", "east:RST");
+        assertThat(sleeps(behind, "west")).isEmpty();
+        Workbench low = maps.wire("east:RST", "rail:GND").wire("west:RST", "east:RST");
+        assertThat(sleeps(low, "west")).contains("its reset is held low");
+        Workbench pulled = maps.edit(
+                        new PlanEdit.AddResistor(new Resistor("up", Target.of("east:RST"), Target.rail("3V3"), 10_000)))
+                .wire("east:RST", "west:RST");
+        assertThat(sleeps(pulled, "west")).isEmpty();
     }
 
     @Test
