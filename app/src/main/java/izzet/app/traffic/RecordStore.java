@@ -32,6 +32,7 @@ import izzet.core.decode.Protocol;
 import izzet.core.decode.Protocols;
 import izzet.core.decode.Settings;
 import izzet.core.quantity.Names;
+import izzet.core.record.SelectOverlap;
 import jakarta.annotation.PostConstruct;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.EntityManagerFactory;
@@ -47,6 +48,7 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -488,6 +490,24 @@ public class RecordStore {
             return true;
         });
         return count[0] > most ? until[0] : -1;
+    }
+
+    /**
+     * The first moment from which two buses of a record are spoken on at the same time.
+     *
+     * @param begin from the block on that holds it
+     * @param most events of each
+     */
+    @Transactional(readOnly = true)
+    public OptionalLong overlap(long bus, long other, long begin, int most) {
+        return SelectOverlap.first(reading(bus, begin), reading(other, begin), most);
+    }
+
+    private Iterator<BusEvent> reading(long bus, long begin) {
+        return IntStream.range(blocks.eventBlockAt(bus, begin).orElse(0), blocks.eventBlocks(bus))
+                .boxed()
+                .flatMap(seq -> EventBlock.unpack(blocks.events(bus, seq)).stream())
+                .iterator();
     }
 
     /** Whether so many events of a bus lie before a moment. */

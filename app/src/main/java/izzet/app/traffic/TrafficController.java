@@ -14,7 +14,6 @@ import izzet.core.capture.RecordReader;
 import izzet.core.capture.TableOptions;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Catalog;
-import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
 import izzet.core.decode.BusEvent;
@@ -40,6 +39,7 @@ import izzet.core.record.Conversation;
 import izzet.core.record.I2cTiming;
 import izzet.core.record.Lanes;
 import izzet.core.record.Remark;
+import izzet.core.record.SelectOverlap;
 import izzet.core.record.StrangerText;
 import izzet.core.record.TalkFilter;
 import java.io.BufferedWriter;
@@ -83,7 +83,6 @@ class TrafficController {
     private static final int MOST_LABELS = 60;
     private static final int SHOWN_BYTES = 2048;
     private static final int LANE_COLUMNS = 400;
-    private static final int MOST_SPANS = 50_000;
     private static final int MOST_PARTS = 4;
     private static final double MILLION = 1e6;
     static final int MOST_EVENTS = 1_000_000;
@@ -334,7 +333,7 @@ class TrafficController {
         model.addAttribute("from", selected == null ? stored.firstTick() : selected.start());
         model.addAttribute("to", selected == null ? stored.lastTick() : selected.end());
         List<Remark> remarks = new ArrayList<>(Comparison.of(conversation));
-        judge(frame, stored, bus, conversation, remarks, model);
+        judge(frame, stored, bus, begin, conversation, remarks, model);
         remarks.sort(Comparator.comparing(Remark::severity).thenComparing(Remark::rule));
         model.addAttribute("remarks", remarks);
         model.addAttribute("living", living(remarks));
@@ -350,6 +349,7 @@ class TrafficController {
             PlanFrame frame,
             StoredRecord stored,
             StoredRecord.Bus bus,
+            long begin,
             Conversation conversation,
             List<Remark> remarks,
             Model model) {
@@ -372,12 +372,14 @@ class TrafficController {
                             + Quantity.seconds(timing.stepSeconds())
                             + (until < stored.lastTick() ? "; of the first " + time(stored, until) : ""));
         }
-        Integer clock = bus.lines().get("clock");
         for (StoredRecord.Bus other : stored.buses()) {
-            if (other.id() != bus.id()
-                    && clock != null
-                    && clock.equals(other.lines().get("clock"))) {
-                overlap(stored, bus, other, remarks);
+            if (SelectOverlap.concerns(bus.lines(), other.lines())) {
+                records.overlap(bus.id(), other.id(), begin, MOST_EVENTS)
+                        .ifPresent(tick -> remarks.add(SelectOverlap.remark(
+                                stored.nameOf(bus.lines().get("select")),
+                                stored.nameOf(other.lines().get("select")),
+                                tick,
+                                time(stored, tick))));
             }
         }
     }
@@ -392,41 +394,6 @@ class TrafficController {
         return frame.circuit().plan().buses().stream()
                 .filter(b -> b.kind() == BusKind.I2C)
                 .max(Comparator.comparingInt(b -> heard.getOrDefault(b.id(), 0)));
-    }
-
-    private void overlap(StoredRecord stored, StoredRecord.Bus bus, StoredRecord.Bus other, List<Remark> remarks) {
-        List<long[]> spans = new ArrayList<>();
-        records.events(other.id(), e -> {
-            spans.add(new long[] {e.start(), e.end()});
-            return spans.size() < MOST_SPANS;
-        });
-        int[] at = {0};
-        long[] found = {-1};
-        records.events(bus.id(), e -> {
-            while (at[0] < spans.size() && spans.get(at[0])[1] <= e.start()) {
-                at[0]++;
-            }
-            found[0] = at[0] < spans.size() && spans.get(at[0])[0] < e.end()
-                    ? Math.max(e.start(), spans.get(at[0])[0])
-                    : -1;
-            return found[0] < 0 && at[0] < spans.size();
-        });
-        if (found[0] >= 0) {
-            String a =
-                    stored.nameOf(bus.lines().getOrDefault("select", bus.lines().get("clock")));
-            String b = stored.nameOf(
-                    other.lines().getOrDefault("select", other.lines().get("clock")));
-            remarks.add(new Remark(
-                    "T8",
-                    Severity.STOP,
-                    "The selects " + a + " and " + b + " are low at the same time, from " + time(stored, found[0])
-                            + ": both parts hear, and both may answer.",
-                    "Let the program raise one select before it lowers the other.",
-                    List.of(),
-                    null,
-                    found[0],
-                    -1));
-        }
     }
 
     /** What lives at the addresses that the plan does not have, as far as the shelf knows: part id and name by address. */

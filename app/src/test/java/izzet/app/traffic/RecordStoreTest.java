@@ -34,6 +34,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -325,5 +326,38 @@ class RecordStoreTest {
                 .containsExactlyInAnyOrder("cs_a mode 0 3", "cs_b mode 3 2");
         records.removeBus(plan, stored.id(), stored.buses().get(0).id());
         assertThat(records.get(plan, stored.id()).buses()).hasSize(1);
+    }
+
+    /** In the capture of two devices one is spoken to after the other; here the second is selected while the first still is. */
+    @Test
+    void selectsThatAreLowAtTheSameTimeAreFound() throws IOException {
+        StoredRecord apart = upload(Files.readAllBytes(CAPTURES.resolve("spi-two-devices.vcd")));
+        assertThat(overlap(apart)).isEmpty();
+
+        StringBuilder vcd = new StringBuilder(
+                """
+                $timescale 1ns $end
+                $var wire 1 ! clk $end
+                $var wire 1 " mosi $end
+                $var wire 1 # cs_a $end
+                $var wire 1 % cs_b $end
+                $enddefinitions $end
+                #0 0! 0" 1# 1%
+                #1000 0#
+                """);
+        for (int bit = 0; bit < 16; bit++) {
+            vcd.append("#%d %d\" #%d 1! #%d 0!%n"
+                    .formatted(2000 + bit * 1000, bit % 3 == 0 ? 1 : 0, 2500 + bit * 1000, 2900 + bit * 1000));
+            vcd.append(bit == 5 ? "#7950 0%\n" : "").append(bit == 7 ? "#9950 1#\n" : "");
+        }
+        vcd.append("#20000 1%\n#21000 0\"\n");
+        StoredRecord together = upload(vcd.toString().getBytes(StandardCharsets.US_ASCII));
+        assertThat(together.buses()).hasSize(2);
+        assertThat(overlap(together)).hasValue(7950);
+    }
+
+    private OptionalLong overlap(StoredRecord stored) {
+        return records.overlap(
+                stored.buses().get(0).id(), stored.buses().get(1).id(), stored.firstTick(), Integer.MAX_VALUE);
     }
 }
