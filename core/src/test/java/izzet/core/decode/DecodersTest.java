@@ -373,21 +373,37 @@ class DecodersTest {
     @Test
     void damagedRecordsNeverFail() throws IOException {
         Random random = new Random(31);
-        Map<String, String[]> settings = Map.of(
-                "i2c-trouble.vcd", new String[] {"i2c", "scl=scl", "sda=sda", "glitchNs=50"},
-                "spi-two-devices.vcd",
-                        new String[] {"spi", "clock=sclk", "mosi=mosi", "miso=miso", "select=cs_b", "mode=3"},
-                "lcd-4bit.vcd", new String[] {"character-lcd", "e=E", "rs=RS", "d4=D4", "d5=D5", "d6=D6", "d7=D7"},
-                "lcd-8bit.vcd", new String[] {"serial", "rx=E", "baud=100000"});
-        int rounds = Integer.getInteger("izzet.damaged", 4000) / settings.size();
+        List<List<String>> readings = List.of(
+                List.of("i2c-trouble.vcd", "i2c", "scl=scl", "sda=sda", "glitchNs=50"),
+                List.of("spi-two-devices.vcd", "spi", "clock=sclk", "mosi=mosi", "miso=miso", "select=cs_b", "mode=3"),
+                List.of("lcd-4bit.vcd", "character-lcd", "e=E", "rs=RS", "d4=D4", "d5=D5", "d6=D6", "d7=D7"),
+                List.of(
+                        "lcd-8bit.vcd",
+                        "parallel-8080",
+                        "wr=E",
+                        "dc=RS",
+                        "d0=D0",
+                        "d1=D1",
+                        "d2=D2",
+                        "d3=D3",
+                        "d4=D4",
+                        "d5=D5",
+                        "d6=D6",
+                        "d7=D7"),
+                List.of("lcd-8bit.vcd", "serial", "rx=E", "baud=100000"),
+                List.of("lcd-8bit.vcd", "single-wire", "data=E"));
+        assertThat(readings.stream().map(r -> r.get(1)))
+                .containsExactlyInAnyOrderElementsOf(
+                        Protocols.all().stream().map(Protocol::id).toList());
+        int rounds = Integer.getInteger("izzet.damaged", 4000) / readings.size();
         int read = 0;
-        for (Map.Entry<String, String[]> one : settings.entrySet()) {
-            byte[] good = capture(one.getKey());
+        for (List<String> one : readings) {
+            byte[] good = capture(one.get(0));
             for (int round = 0; round < rounds; round++) {
                 byte[] bad = damaged(good, random, round % 2 == 0);
                 try {
                     List<BusEvent> events = Decoding.events(
-                            bad, one.getValue()[0], Arrays.copyOfRange(one.getValue(), 1, one.getValue().length));
+                            bad, one.get(1), one.subList(2, one.size()).toArray(String[]::new));
                     hear(events);
                     read++;
                 } catch (RecordFault e) {
