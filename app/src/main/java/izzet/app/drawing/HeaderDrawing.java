@@ -56,7 +56,7 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
     private record Spot(int place, String id, String role) {}
 
     public static HeaderDrawing of(CatalogItem item) {
-        return item instanceof Board board ? of(board) : of((Part) item);
+        return item instanceof Board board ? board(board) : part((Part) item);
     }
 
     /** From a file that may be unfinished. */
@@ -64,7 +64,7 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
         return board ? board(file) : part(file);
     }
 
-    private static HeaderDrawing of(Board board) {
+    private static HeaderDrawing board(Board board) {
         Map<String, Double> volts = new LinkedHashMap<>();
         board.rails().forEach(r -> volts.put(r.id(), r.volts()));
         Board.Layout layout = board.layout();
@@ -83,7 +83,7 @@ public record HeaderDrawing(int width, int height, List<Hole> holes, List<Outlin
                         : new Edges(layout.left(), layout.right(), layout.upwards()));
     }
 
-    private static HeaderDrawing of(Part part) {
+    private static HeaderDrawing part(Part part) {
         return part(part.lines().stream()
                 .filter(l -> l.header() != null)
                 .map(l -> new Spot(l.header(), l.id(), l.role().text()))

@@ -500,14 +500,10 @@ public class RecordStore {
      */
     @Transactional(readOnly = true)
     public OptionalLong overlap(long bus, long other, long begin, int most) {
-        return SelectOverlap.first(reading(bus, begin), reading(other, begin), most);
-    }
-
-    private Iterator<BusEvent> reading(long bus, long begin) {
-        return IntStream.range(blocks.eventBlockAt(bus, begin).orElse(0), blocks.eventBlocks(bus))
-                .boxed()
-                .flatMap(seq -> EventBlock.unpack(blocks.events(bus, seq)).stream())
-                .iterator();
+        return SelectOverlap.first(
+                events(bus, blocks.eventBlockAt(bus, begin).orElse(0)),
+                events(other, blocks.eventBlockAt(other, begin).orElse(0)),
+                most);
     }
 
     /** Whether so many events of a bus lie before a moment. */
@@ -517,14 +513,17 @@ public class RecordStore {
     }
 
     private void events(long bus, int firstBlock, Predicate<BusEvent> use) {
-        int count = blocks.eventBlocks(bus);
-        for (int seq = firstBlock; seq < count; seq++) {
-            for (BusEvent event : EventBlock.unpack(blocks.events(bus, seq))) {
-                if (!use.test(event)) {
-                    return;
-                }
-            }
+        Iterator<BusEvent> events = events(bus, firstBlock);
+        while (events.hasNext() && use.test(events.next())) {
+            // It has been used.
         }
+    }
+
+    private Iterator<BusEvent> events(long bus, int firstBlock) {
+        return IntStream.range(firstBlock, blocks.eventBlocks(bus))
+                .boxed()
+                .flatMap(seq -> EventBlock.unpack(blocks.events(bus, seq)).stream())
+                .iterator();
     }
 
     /**

@@ -376,10 +376,7 @@ class TrafficController {
             if (SelectOverlap.concerns(bus.lines(), other.lines())) {
                 records.overlap(bus.id(), other.id(), begin, MOST_EVENTS)
                         .ifPresent(tick -> remarks.add(SelectOverlap.remark(
-                                stored.nameOf(bus.lines().get("select")),
-                                stored.nameOf(other.lines().get("select")),
-                                tick,
-                                time(stored, tick))));
+                                bus.lines(), other.lines(), stored::nameOf, tick, time(stored, tick))));
             }
         }
     }

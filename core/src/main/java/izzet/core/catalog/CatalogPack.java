@@ -23,7 +23,8 @@ import java.util.Map;
  */
 final class CatalogPack {
 
-    private static final String FILE = "catalog/shipped.pack";
+    /** Where it lies below the folder of the compiled classes. */
+    static final String FILE = "catalog/shipped.pack";
 
     private static final byte NOTHING = 0;
     private static final byte NO = 1;
@@ -38,11 +39,6 @@ final class CatalogPack {
     private static final byte RECORD = 10;
 
     private CatalogPack() {}
-
-    /** Where the pack lies below the folder of the compiled classes. */
-    static String file() {
-        return FILE;
-    }
 
     static Catalog shipped() {
         try (InputStream in = CatalogPack.class.getClassLoader().getResourceAsStream(FILE)) {

@@ -57,7 +57,7 @@ public final class CatalogReader {
     public static void main(String[] folder) throws IOException {
         try {
             Catalog all = checked();
-            Path pack = Path.of(folder[0], CatalogPack.file());
+            Path pack = Path.of(folder[0], CatalogPack.FILE);
             Files.write(pack, CatalogPack.of(all.boards().values(), all.parts().values()));
         } catch (CatalogException e) {
             System.err.println(e.getMessage());

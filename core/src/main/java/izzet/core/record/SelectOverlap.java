@@ -5,28 +5,34 @@ import izzet.core.decode.BusEvent;
 import java.util.Iterator;
 import java.util.Map;
 import java.util.OptionalLong;
+import java.util.function.IntFunction;
 
 /** T8: the select of one part is active while another part on the same lines is spoken to. */
 public final class SelectOverlap {
 
-    private static final String SELECT = "select";
-
     private SelectOverlap() {}
 
     /**
-     * Whether it can happen: both have a select, not the same one, and share another line. Two readings of one select are one part.
+     * Whether it can do harm: both have a select, not the same one, and one clock. Two readings of one select are one part, a part with a clock of
+     * its own hears nothing, and two with data lines of their own do not hear each other's.
      *
      * @param one lines by role
      * @param other likewise
      */
     public static boolean concerns(Map<String, Integer> one, Map<String, Integer> other) {
-        Integer select = one.get(SELECT);
-        return select != null
-                && other.get(SELECT) != null
-                && !select.equals(other.get(SELECT))
-                && one.entrySet().stream()
-                        .anyMatch(
-                                e -> !e.getKey().equals(SELECT) && e.getValue().equals(other.get(e.getKey())));
+        return differ(one, other, "select")
+                && same(one, other, "clock")
+                && (same(one, other, "miso") || !differ(one, other, "mosi"));
+    }
+
+    private static boolean same(Map<String, Integer> one, Map<String, Integer> other, String role) {
+        return one.get(role) != null && one.get(role).equals(other.get(role));
+    }
+
+    private static boolean differ(Map<String, Integer> one, Map<String, Integer> other, String role) {
+        return one.get(role) != null
+                && other.get(role) != null
+                && !one.get(role).equals(other.get(role));
     }
 
     /**
@@ -59,17 +65,27 @@ public final class SelectOverlap {
     }
 
     /**
-     * @param one name of its select
+     * @param one lines by role
      * @param other likewise
+     * @param name of a line
      * @param time in words
      */
-    public static Remark remark(String one, String other, long tick, String time) {
-        return Remark.of(
-                        "T8",
-                        Severity.STOP,
-                        "The selects " + one + " and " + other + " are low at the same time, from " + time
-                                + ": both parts hear, and both may answer.",
-                        "Let the program raise one select before it lowers the other.")
+    public static Remark remark(
+            Map<String, Integer> one, Map<String, Integer> other, IntFunction<String> name, long tick, String time) {
+        String low = "The selects " + name.apply(one.get("select")) + " and " + name.apply(other.get("select"))
+                + " are low at the same time, from " + time + ": ";
+        // Without a line back nothing drives against anything, and two signs may be meant to show the same.
+        return (same(one, other, "miso")
+                        ? Remark.of(
+                                "T8",
+                                Severity.STOP,
+                                low + "both parts hear, and both may answer.",
+                                "Let the program raise one select before it lowers the other.")
+                        : Remark.of(
+                                "T8",
+                                Severity.FIX,
+                                low + "both parts hear what is sent to either.",
+                                "Let the program raise one select before it lowers the other, unless both are to hear the same."))
                 .at(tick);
     }
 }
