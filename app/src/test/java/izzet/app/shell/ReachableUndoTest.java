@@ -20,6 +20,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -43,7 +44,7 @@ class ReachableUndoTest {
     private PlanStore plans;
 
     @Autowired
-    private JdbcClient db;
+    private DataSource database;
 
     @Autowired
     private Shelf shelf;
@@ -134,7 +135,8 @@ class ReachableUndoTest {
     void aRevisionThatCannotBeReadLeavesUndo() throws Exception {
         form("/parts/add", "part", "push-button", "name", "bell");
         form("/rename", "name", "Wick junction");
-        db.sql("update plan_revision set document = '{}' where plan_id = :id and number = 3")
+        JdbcClient.create(database)
+                .sql("update plan_revision set document = '{}' where plan_id = :id and number = 3")
                 .param("id", id)
                 .update();
         pages.perform(get("/"))
