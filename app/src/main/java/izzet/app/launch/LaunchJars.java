@@ -1,9 +1,9 @@
 package izzet.app.launch;
 
-import java.io.BufferedOutputStream;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -14,58 +14,94 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.jar.Attributes;
+import java.util.jar.Manifest;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 
-/** {@code LaunchJars FOLDER LIST}: rewrites the classes of the list in all jars of the folder and of those in it. */
+/**
+ * {@code LaunchJars FOLDER LIST}: rewrites the classes of the list in the program's jar and all that its manifest names, and gathers the latter.
+ */
 public final class LaunchJars {
 
+    static final String PROGRAM = "izzet.jar";
+
     private static final String CLASS = ".class";
+    private static final String MANIFEST = "META-INF/MANIFEST.MF";
+    private static final String LIBRARIES = "lib";
 
     private LaunchJars() {}
 
-    /** @param words the folder, and the file of class names as {@code -XX:DumpLoadedClassList} writes it */
+    /**
+     * What is new is written beside first, so that the folder stays of use whatever happens meanwhile.
+     *
+     * @param words the folder, and the file of class names as {@code -XX:DumpLoadedClassList} writes it
+     */
     public static void main(String[] words) throws IOException {
+        Path folder = Path.of(words[0]);
         Set<String> loaded;
         try (Stream<String> lines = Files.lines(Path.of(words[1]))) {
             loaded = lines.filter(line -> !line.startsWith("#") && !line.startsWith("@"))
                     .map(line -> line.split(" ", 2)[0])
                     .collect(Collectors.toSet());
         }
-        List<Path> jars;
-        try (Stream<Path> files = Files.walk(Path.of(words[0]), 2)) {
-            jars = files.filter(file -> file.toString().endsWith(".jar")).toList();
+        Path program = folder.resolve(PROGRAM);
+        Map<String, byte[]> own = rewritten(program, loaded);
+        Manifest manifest = new Manifest(new ByteArrayInputStream(own.get(MANIFEST)));
+        String path = manifest.getMainAttributes().getValue(Attributes.Name.CLASS_PATH);
+        List<Path> parts = new ArrayList<>(List.of(part(program)));
+        List<Path> gone = new ArrayList<>();
+        List<String> kept = new ArrayList<>();
+        try (GatheredJars gathered = new GatheredJars(folder.resolve(LIBRARIES))) {
+            for (String name : path.split(" ")) {
+                Path jar = folder.resolve(name);
+                Map<String, byte[]> entries = rewritten(jar, loaded);
+                if (GatheredJars.takes(entries)) {
+                    gathered.add(entries);
+                    gone.add(jar);
+                } else {
+                    write(part(jar), entries);
+                    parts.add(part(jar));
+                    kept.add(name);
+                }
+            }
+            parts.addAll(gathered.files());
+            Stream<String> few = gathered.files().stream()
+                    .map(file -> LIBRARIES + "/" + whole(file).getFileName());
+            manifest.getMainAttributes()
+                    .put(
+                            Attributes.Name.CLASS_PATH,
+                            Stream.concat(few, kept.stream()).collect(Collectors.joining(" ")));
         }
-        jars.parallelStream().forEach(jar -> rewrite(jar, loaded));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        manifest.write(out);
+        own.put(MANIFEST, out.toByteArray());
+        write(part(program), own);
+        for (Path jar : gone) {
+            Files.delete(jar);
+        }
+        for (Path part : parts) {
+            Files.move(part, whole(part), StandardCopyOption.REPLACE_EXISTING);
+        }
     }
 
-    /**
-     * A jar where none of those classes has anything to rewrite is left alone.
-     *
-     * @param loaded names with slashes
-     */
-    static void rewrite(Path jar, Set<String> loaded) {
-        try {
-            Map<String, byte[]> entries = read(jar, loaded);
-            Map<String, byte[]> rewritten = rewrite(entries, loaded);
-            if (!rewritten.isEmpty()) {
-                entries.putAll(rewritten);
-                write(jar, entries);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(jar.toString(), e);
-        }
+    private static Path part(Path jar) {
+        return Path.of(jar + ".part");
+    }
+
+    private static Path whole(Path part) {
+        return Path.of(part.toString().replaceFirst("\\.part$", ""));
     }
 
     /**
      * @param entries of one jar, by name
+     * @param loaded names with slashes
      * @return those that changed and those that join
      */
-    static Map<String, byte[]> rewrite(Map<String, byte[]> entries, Set<String> loaded) {
+    static Map<String, byte[]> changes(Map<String, byte[]> entries, Set<String> loaded) {
         Map<String, byte[]> out = new LinkedHashMap<>(LateTable.rewrite(entries));
         // By the class that names the members of its nest.
         Map<String, List<String>> joined = new HashMap<>();
@@ -73,28 +109,26 @@ public final class LaunchJars {
                 .filter(name -> name.startsWith("META-INF/versions/"))
                 .map(name -> name.replaceFirst("META-INF/versions/[0-9]+/", ""))
                 .collect(Collectors.toSet());
-        for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
-            String file = entry.getKey();
-            if (!isLoaded(file, loaded)) {
-                continue;
+        entries.forEach((file, code) -> {
+            // Where there are several of a class, the machine chooses; a nest has to be all of one choice.
+            if (!isLoaded(file, loaded) || versioned.contains(file)) {
+                return;
             }
-            // A machine may take a nest's host from elsewhere where there are several of it.
             PlainClass plain =
                     new PlainClass(host -> entries.containsKey(host + CLASS) && !versioned.contains(host + CLASS));
-            byte[] code = versioned.contains(file) ? null : plain.rewrite(entry.getValue());
-            if (code != null) {
-                out.put(file, code);
+            byte[] changed = plain.rewrite(code);
+            if (changed != null) {
+                out.put(file, changed);
                 plain.further().forEach((name, more) -> out.put(name + CLASS, more));
                 if (!plain.further().isEmpty()) {
                     joined.computeIfAbsent(plain.host(), host -> new ArrayList<>())
                             .addAll(plain.further().keySet());
                 }
             }
-        }
+        });
         joined.forEach((host, members) -> {
             String file = host + CLASS;
-            byte[] code = out.getOrDefault(file, entries.get(file));
-            out.put(file, PlainClass.withMembers(code, members));
+            out.put(file, PlainClass.withMembers(out.getOrDefault(file, entries.get(file)), members));
         });
         return out;
     }
@@ -103,33 +137,25 @@ public final class LaunchJars {
         return file.endsWith(CLASS) && loaded.contains(file.substring(0, file.length() - CLASS.length()));
     }
 
-    /** @return nothing for a jar with none of those classes */
-    private static Map<String, byte[]> read(Path jar, Set<String> loaded) throws IOException {
+    private static Map<String, byte[]> rewritten(Path jar, Set<String> loaded) throws IOException {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         try (ZipFile zip = new ZipFile(jar.toFile())) {
-            if (zip.stream().anyMatch(entry -> isLoaded(entry.getName(), loaded))) {
-                for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
-                    ZipEntry entry = all.nextElement();
-                    try (InputStream in = zip.getInputStream(entry)) {
-                        entries.put(entry.getName(), in.readAllBytes());
-                    }
+            for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
+                ZipEntry entry = all.nextElement();
+                try (InputStream in = zip.getInputStream(entry)) {
+                    entries.put(entry.getName(), in.readAllBytes());
                 }
             }
         }
+        entries.putAll(changes(entries, loaded));
         return entries;
     }
 
-    /** Into a file beside, so that a jar is whole at any time. */
     private static void write(Path jar, Map<String, byte[]> entries) throws IOException {
-        Path beside = Path.of(jar + ".part");
-        try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(beside)))) {
-            out.setLevel(Deflater.BEST_SPEED);
+        try (ZipOutputStream out = GatheredJars.opened(jar)) {
             for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
-                out.putNextEntry(new ZipEntry(entry.getKey()));
-                out.write(entry.getValue());
-                out.closeEntry();
+                GatheredJars.put(out, entry.getKey(), entry.getValue());
             }
         }
-        Files.move(beside, jar, StandardCopyOption.REPLACE_EXISTING);
     }
 }

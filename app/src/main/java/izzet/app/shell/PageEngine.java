@@ -37,6 +37,12 @@ class PageEngine {
     /** HTML is all that our templates are, and the policy of the pages lets no code stand in an attribute. */
     static final class HtmlDialect extends SpringStandardDialect {
 
+        HtmlDialect() {
+            setJavaScriptSerializer((value, to) -> {
+                throw new UnsupportedOperationException("no script is put together in a template");
+            });
+        }
+
         @Override
         public Set<IProcessor> getProcessors(String prefix) {
             return super.getProcessors(prefix).stream()

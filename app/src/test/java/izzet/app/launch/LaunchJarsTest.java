@@ -8,6 +8,8 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
+import java.net.URL;
+import java.net.URLClassLoader;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -15,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,9 +25,14 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.jar.Attributes;
+import java.util.jar.JarOutputStream;
+import java.util.jar.Manifest;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -62,8 +70,8 @@ class LaunchJarsTest {
     @Test
     void whatWasNotLoadedStays() throws IOException {
         Map<String, byte[]> before = compiled("Shapes");
-        assertThat(LaunchJars.rewrite(before, Set.of("shapes/Other"))).isEmpty();
-        assertThat(LaunchJars.rewrite(before, Set.of("shapes/Shapes$None")).keySet())
+        assertThat(LaunchJars.changes(before, Set.of("shapes/Other"))).isEmpty();
+        assertThat(LaunchJars.changes(before, Set.of("shapes/Shapes$None")).keySet())
                 .containsExactly("shapes/Shapes$None.class");
     }
 
@@ -72,7 +80,7 @@ class LaunchJarsTest {
     void aClassOfWhichThereAreSeveralStays() throws IOException {
         Map<String, byte[]> before = compiled("Shapes");
         before.put("META-INF/versions/11/shapes/Shapes.class", before.get("shapes/Shapes.class"));
-        Map<String, byte[]> after = LaunchJars.rewrite(before, names(before));
+        Map<String, byte[]> after = LaunchJars.changes(before, names(before));
         assertThat(after).isNotEmpty().doesNotContainKey("shapes/Shapes.class");
         assertThat(after.keySet()).noneMatch(name -> name.contains("Plain"));
     }
@@ -84,7 +92,7 @@ class LaunchJarsTest {
                 .getCodeSource()
                 .getLocation()
                 .toURI()));
-        Map<String, byte[]> changed = LaunchJars.rewrite(jar, Set.of());
+        Map<String, byte[]> changed = LaunchJars.changes(jar, Set.of());
         assertThat(changed).hasSize(3);
         jar.putAll(changed);
         Class<?> escape = new Defined(jar).loadClass(HtmlEscape.class.getName());
@@ -131,23 +139,31 @@ class LaunchJarsTest {
     @Test
     void theProgramAnswersFromRewrittenJars() throws Exception {
         Path list = folder.resolve("classes");
-        ProcessBuilder first = program(List.of("-XX:DumpLoadedClassList=" + list));
-        started(first, pages -> {});
+        ProcessBuilder first = started(List.of("-XX:DumpLoadedClassList=" + list));
+        use(first, pages -> {});
         List<String> command = new ArrayList<>(first.command());
         int path = command.indexOf("-cp") + 1;
+        Path lib = Files.createDirectory(folder.resolve("lib"));
         List<String> jars = new ArrayList<>();
         for (String jar : command.get(path).split(":")) {
-            Path copy = folder.resolve(jars.size() + ".jar");
             // The browser's is a hundred megabytes, and the program knows nothing of it.
-            boolean needed = !jar.contains("driver-bundle");
-            jars.add(needed ? Files.copy(Path.of(jar), copy).toString() : jar);
+            if (!jar.contains("driver-bundle")) {
+                jars.add("lib/" + jars.size() + ".jar");
+                Files.copy(Path.of(jar), lib.resolve(jars.size() - 1 + ".jar"));
+            }
         }
+        program(jars);
         LaunchJars.main(new String[] {folder.toString(), list.toString()});
-        command.set(path, String.join(":", jars));
+        try (Stream<Path> left = Files.list(lib)) {
+            assertThat(left.map(Path::toString))
+                    .hasSizeLessThan(jars.size() / 2)
+                    .noneMatch(name -> name.endsWith(".part"));
+        }
+        command.set(path, folder.resolve(LaunchJars.PROGRAM).toString());
         command.removeIf(word -> word.startsWith("-XX:SharedArchiveFile") || word.startsWith("-XX:DumpLoaded"));
         Path loaded = folder.resolve("loaded");
         command.add(1, "-Xlog:class+load:file=" + loaded);
-        started(new ProcessBuilder(command), address -> {
+        use(new ProcessBuilder(command), address -> {
             for (String page : List.of("/", "/shelf", "/api/plans")) {
                 HttpResponse<String> answer = HttpClient.newHttpClient()
                         .send(
@@ -162,15 +178,74 @@ class LaunchJarsTest {
         }
     }
 
+    /** Whoever asks for a file by name finds what was found, in the same order. */
+    @Test
+    void gatheredJarsHaveTheSameInTheSameOrder() throws Exception {
+        Path lib = Files.createDirectory(folder.resolve("lib"));
+        jar(lib.resolve("a.jar"), Map.of("META-INF/services/x", "a", "only/a", "1", "META-INF/LICENSE", "a"));
+        jar(
+                lib.resolve("b.jar"),
+                Map.of("only/b", "2", "META-INF/versions/9/module-info.class", "m", "module-info.class", "m"));
+        jar(
+                lib.resolve("c.jar"),
+                Map.of("META-INF/services/x", "c", "only/a", "3", "META-INF/versions/11/k/K.class", "k"));
+        jar(lib.resolve("d.jar"), Map.of("META-INF/services/x", "d", "only/a", "4", "META-INF/x.SF", "s"));
+        jar(lib.resolve("e.jar"), Map.of("META-INF/services/x", "e"));
+        program(List.of("lib/a.jar", "lib/b.jar", "lib/d.jar", "lib/e.jar", "lib/c.jar"));
+        Map<String, List<String>> before = found();
+        Path list = Files.writeString(folder.resolve("classes"), "# none\n");
+        LaunchJars.main(new String[] {folder.toString(), list.toString()});
+        try (Stream<Path> files = Files.list(lib)) {
+            assertThat(files.map(file -> file.getFileName().toString()))
+                    .containsExactlyInAnyOrder("all-0.jar", "all-1.jar", "all-2.jar", "c.jar");
+        }
+        assertThat(found()).isEqualTo(before).containsEntry("META-INF/services/x", List.of("a", "d", "e", "c"));
+        assertThat(Files.list(folder).filter(file -> file.toString().endsWith(".part")))
+                .isEmpty();
+    }
+
+    private Map<String, List<String>> found() throws IOException {
+        Map<String, List<String>> found = new HashMap<>();
+        try (URLClassLoader loader = new URLClassLoader(
+                new URL[] {folder.resolve(LaunchJars.PROGRAM).toUri().toURL()}, null)) {
+            for (String name : List.of("META-INF/services/x", "only/a", "only/b", "none")) {
+                List<String> contents = new ArrayList<>();
+                for (URL url : Collections.list(loader.getResources(name))) {
+                    try (InputStream in = url.openStream()) {
+                        contents.add(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+                    }
+                }
+                found.put(name, contents);
+            }
+        }
+        return found;
+    }
+
+    private static void jar(Path file, Map<String, String> entries) throws IOException {
+        try (ZipOutputStream out = GatheredJars.opened(file)) {
+            for (Map.Entry<String, String> entry : entries.entrySet()) {
+                GatheredJars.put(out, entry.getKey(), entry.getValue().getBytes(StandardCharsets.UTF_8));
+            }
+        }
+    }
+
+    /** A program of nothing but its class path. */
+    private void program(List<String> path) throws IOException {
+        Manifest manifest = new Manifest();
+        manifest.getMainAttributes().put(Attributes.Name.MANIFEST_VERSION, "1.0");
+        manifest.getMainAttributes().put(Attributes.Name.CLASS_PATH, String.join(" ", path));
+        new JarOutputStream(Files.newOutputStream(folder.resolve(LaunchJars.PROGRAM)), manifest).close();
+    }
+
     private interface Use {
         void with(String address) throws Exception;
     }
 
-    private ProcessBuilder program(List<String> jvm) throws IOException {
+    private ProcessBuilder started(List<String> jvm) throws IOException {
         return OwnProcess.of(IzzetApplication.class, jvm, "--izzet.data=" + folder.resolve("data"), "--server.port=0");
     }
 
-    private static void started(ProcessBuilder program, Use use) throws Exception {
+    private static void use(ProcessBuilder program, Use use) throws Exception {
         Process process = program.redirectError(ProcessBuilder.Redirect.INHERIT).start();
         try (BufferedReader out = process.inputReader(StandardCharsets.UTF_8)) {
             String line = out.readLine();
@@ -184,14 +259,14 @@ class LaunchJarsTest {
 
     private static Map<String, byte[]> rewritten(Map<String, byte[]> before) {
         Map<String, byte[]> after = new HashMap<>(before);
-        after.putAll(LaunchJars.rewrite(before, names(before)));
+        after.putAll(LaunchJars.changes(before, names(before)));
         return after;
     }
 
     private static Set<String> names(Map<String, byte[]> entries) {
         return entries.keySet().stream()
                 .map(name -> name.replaceFirst("\\.class$", ""))
-                .collect(java.util.stream.Collectors.toSet());
+                .collect(Collectors.toSet());
     }
 
     @SuppressWarnings("unchecked")
