@@ -35,15 +35,20 @@ public final class LaunchJars {
 
     private LaunchJars() {}
 
-    /**
-     * What is new is written beside first, so that the folder stays of use whatever happens meanwhile.
-     *
-     * @param words the folder, and the file of class names as {@code -XX:DumpLoadedClassList} writes it
-     */
-    public static void main(String[] words) throws IOException {
-        Path folder = Path.of(words[0]);
+    /** @param words the folder, and the file of class names as {@code -XX:DumpLoadedClassList} writes it */
+    public static void main(String[] words) {
+        try {
+            prepare(Path.of(words[0]), Path.of(words[1]));
+        } catch (IOException e) {
+            System.err.println("izzet: " + e);
+            System.exit(1);
+        }
+    }
+
+    /** What is new is written beside first, so that the folder stays of use when that fails. */
+    static void prepare(Path folder, Path list) throws IOException {
         Set<String> loaded;
-        try (Stream<String> lines = Files.lines(Path.of(words[1]))) {
+        try (Stream<String> lines = Files.lines(list)) {
             loaded = lines.filter(line -> !line.startsWith("#") && !line.startsWith("@"))
                     .map(line -> line.split(" ", 2)[0])
                     .collect(Collectors.toSet());

@@ -153,7 +153,7 @@ class LaunchJarsTest {
             }
         }
         program(jars);
-        LaunchJars.main(new String[] {folder.toString(), list.toString()});
+        LaunchJars.prepare(folder, list);
         try (Stream<Path> left = Files.list(lib)) {
             assertThat(left.map(Path::toString))
                     .hasSizeLessThan(jars.size() / 2)
@@ -194,14 +194,13 @@ class LaunchJarsTest {
         program(List.of("lib/a.jar", "lib/b.jar", "lib/d.jar", "lib/e.jar", "lib/c.jar"));
         Map<String, List<String>> before = found();
         Path list = Files.writeString(folder.resolve("classes"), "# none\n");
-        LaunchJars.main(new String[] {folder.toString(), list.toString()});
+        LaunchJars.prepare(folder, list);
         try (Stream<Path> files = Files.list(lib)) {
             assertThat(files.map(file -> file.getFileName().toString()))
                     .containsExactlyInAnyOrder("all-0.jar", "all-1.jar", "all-2.jar", "c.jar");
         }
         assertThat(found()).isEqualTo(before).containsEntry("META-INF/services/x", List.of("a", "d", "e", "c"));
-        assertThat(Files.list(folder).filter(file -> file.toString().endsWith(".part")))
-                .isEmpty();
+        assertThat(folder.resolve(LaunchJars.PROGRAM + ".part")).doesNotExist();
     }
 
     private Map<String, List<String>> found() throws IOException {
