@@ -2,6 +2,7 @@ package izzet.app;
 
 import izzet.core.catalog.Catalog;
 import izzet.core.catalog.CatalogReader;
+import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import org.unbescape.html.HtmlEscape;
@@ -15,7 +16,10 @@ final class Ahead {
     private static final CompletableFuture<Catalog> READING = CompletableFuture.supplyAsync(CatalogReader::shipped);
 
     static {
-        CompletableFuture.runAsync(() -> HtmlEscape.escapeHtml4Xml("<"));
+        CompletableFuture.runAsync(() -> {
+            Locale.getAvailableLocales();
+            HtmlEscape.escapeHtml4Xml("<");
+        });
     }
 
     private Ahead() {}

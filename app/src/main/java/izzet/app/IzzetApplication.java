@@ -13,35 +13,15 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import org.springframework.boot.autoconfigure.info.ProjectInfoAutoConfiguration;
-import org.springframework.boot.autoconfigure.task.TaskSchedulingAutoConfiguration;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.boot.data.autoconfigure.web.DataWebAutoConfiguration;
 import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
-import org.springframework.boot.jdbc.autoconfigure.DataSourceInitializationAutoConfiguration;
-import org.springframework.boot.jdbc.autoconfigure.DataSourceTransactionManagerAutoConfiguration;
-import org.springframework.boot.jdbc.autoconfigure.JdbcClientAutoConfiguration;
-import org.springframework.boot.jdbc.autoconfigure.JdbcTemplateAutoConfiguration;
-import org.springframework.boot.transaction.jta.autoconfigure.JtaAutoConfiguration;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.core.env.Environment;
 
 /** The application: web pages and API over the core. */
-@SpringBootApplication(
-        proxyBeanMethods = false,
-        // What this application has no use for; each would be looked through at every start.
-        exclude = {
-            DataSourceInitializationAutoConfiguration.class,
-            DataSourceTransactionManagerAutoConfiguration.class,
-            DataWebAutoConfiguration.class,
-            JdbcClientAutoConfiguration.class,
-            JdbcTemplateAutoConfiguration.class,
-            JtaAutoConfiguration.class,
-            ProjectInfoAutoConfiguration.class,
-            TaskSchedulingAutoConfiguration.class
-        })
+@SpringBootApplication
 public class IzzetApplication {
 
     public static void main(String[] args) {

@@ -107,7 +107,7 @@ public final class AssignTimes {
         return values.stream().mapToDouble(Double::doubleValue).max().orElse(0);
     }
 
-    private static double median(List<Double> values) {
+    static double median(List<Double> values) {
         List<Double> sorted = values.stream().sorted().toList();
         return sorted.get(sorted.size() / 2);
     }

@@ -43,10 +43,13 @@ public final class StartTimes {
                 taken.computeIfAbsent(way.getKey(), key -> new ArrayList<>()).add(seconds(way.getValue()));
             }
         }
-        double plain = median(taken.get("fat jar"));
+        double plain = AssignTimes.median(taken.get("fat jar"));
         taken.forEach((way, all) -> System.out.printf(
                 "%-17s median %.2f s, best %.2f s, %.1f times as fast as the fat jar%n",
-                way, median(all), all.stream().min(Double::compare).orElseThrow(), plain / median(all)));
+                way,
+                AssignTimes.median(all),
+                all.stream().min(Double::compare).orElseThrow(),
+                plain / AssignTimes.median(all)));
     }
 
     private static List<String> command(List<String> jvm, String jar, Path data) {
@@ -54,10 +57,6 @@ public final class StartTimes {
         command.addAll(jvm);
         command.addAll(List.of("-jar", jar, "--izzet.data=" + data, "--izzet.demo=true", "--server.port=" + PORT));
         return command;
-    }
-
-    private static double median(List<Double> all) {
-        return all.stream().sorted().toList().get(all.size() / 2);
     }
 
     private static double seconds(List<String> command) throws IOException, InterruptedException {

@@ -143,6 +143,13 @@ public final class LaunchJars {
     }
 
     private static Map<String, byte[]> rewritten(Path jar, Set<String> loaded) throws IOException {
+        Map<String, byte[]> entries = read(jar);
+        entries.putAll(changes(entries, loaded));
+        return entries;
+    }
+
+    /** @return what the jar holds by name, in its order */
+    static Map<String, byte[]> read(Path jar) throws IOException {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         try (ZipFile zip = new ZipFile(jar.toFile())) {
             for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
@@ -152,7 +159,6 @@ public final class LaunchJars {
                 }
             }
         }
-        entries.putAll(changes(entries, loaded));
         return entries;
     }
 

@@ -30,8 +30,6 @@ import java.util.jar.JarOutputStream;
 import java.util.jar.Manifest;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
@@ -87,7 +85,7 @@ class LaunchJarsTest {
 
     @Test
     void namedCharactersAreLookedUpWhenThereIsAnAmpersand() throws Exception {
-        Map<String, byte[]> jar = entries(Path.of(HtmlEscape.class
+        Map<String, byte[]> jar = LaunchJars.read(Path.of(HtmlEscape.class
                 .getProtectionDomain()
                 .getCodeSource()
                 .getLocation()
@@ -303,18 +301,6 @@ class LaunchJarsTest {
             }
         }
         return classes;
-    }
-
-    private static Map<String, byte[]> entries(Path jar) throws IOException {
-        Map<String, byte[]> entries = new LinkedHashMap<>();
-        try (ZipFile zip = new ZipFile(jar.toFile())) {
-            for (ZipEntry entry : zip.stream().toList()) {
-                try (InputStream in = zip.getInputStream(entry)) {
-                    entries.put(entry.getName(), in.readAllBytes());
-                }
-            }
-        }
-        return entries;
     }
 
     /** @return who makes each call site, and where */

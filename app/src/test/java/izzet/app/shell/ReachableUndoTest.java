@@ -20,7 +20,6 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import javax.sql.DataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,7 +43,7 @@ class ReachableUndoTest {
     private PlanStore plans;
 
     @Autowired
-    private DataSource database;
+    private JdbcClient db;
 
     @Autowired
     private Shelf shelf;
@@ -135,8 +134,7 @@ class ReachableUndoTest {
     void aRevisionThatCannotBeReadLeavesUndo() throws Exception {
         form("/parts/add", "part", "push-button", "name", "bell");
         form("/rename", "name", "Wick junction");
-        JdbcClient.create(database)
-                .sql("update plan_revision set document = '{}' where plan_id = :id and number = 3")
+        db.sql("update plan_revision set document = '{}' where plan_id = :id and number = 3")
                 .param("id", id)
                 .update();
         pages.perform(get("/"))
