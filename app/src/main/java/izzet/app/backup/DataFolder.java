@@ -31,6 +31,11 @@ public record DataFolder(Path path) {
         return path.resolve(NAME + ".known");
     }
 
+    /** Own items as they were last read; of use to the same build only, and never missed. */
+    public Path readItems() {
+        return path.resolve(NAME + ".items");
+    }
+
     public Path backups() {
         return path.resolve("backups");
     }
@@ -56,6 +61,13 @@ public record DataFolder(Path path) {
             Files.setPosixFilePermissions(
                     file, PosixFilePermissions.fromString(Files.isDirectory(file) ? "rwx------" : "rw-------"));
         }
+    }
+
+    /** Writes a file of the folder whole or not at all, for its owner only. */
+    public void write(Path file, byte[] bytes) throws IOException {
+        Path beside = file.resolveSibling(file.getFileName() + ".new");
+        Files.write(beside, bytes);
+        moveIntoPlace(beside, file);
     }
 
     /** In one step: a kill leaves the old file or the new one. */

@@ -2,7 +2,7 @@ package izzet.app.backup;
 
 import java.io.IOException;
 import java.io.Reader;
-import java.io.Writer;
+import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,11 +61,9 @@ record Mark(long changes, long records, long items, int migration, Instant at) {
         told.setProperty("items", String.valueOf(items));
         told.setProperty("migration", String.valueOf(migration));
         told.setProperty("at", at.toString());
-        Path beside = folder.mark().resolveSibling(folder.mark().getFileName() + ".new");
-        try (Writer out = Files.newBufferedWriter(beside, StandardCharsets.UTF_8)) {
-            told.store(out, "What the database held; a database with less has lost something.");
-        }
-        DataFolder.moveIntoPlace(beside, folder.mark());
+        StringWriter text = new StringWriter();
+        told.store(text, "What the database held; a database with less has lost something.");
+        folder.write(folder.mark(), text.toString().getBytes(StandardCharsets.UTF_8));
     }
 
     /** Records may be taken away, so their count says nothing. */

@@ -1,5 +1,6 @@
 package izzet.app.catalog;
 
+import izzet.app.backup.DataKeeper;
 import izzet.app.store.ShelfItemRow;
 import izzet.app.store.ShelfItemRows;
 import izzet.core.catalog.Board;
@@ -58,7 +59,8 @@ public class Shelf {
     private final EntityManager entities;
     private final TransactionOperations transactions;
     private final Clock clock;
-    private final CatalogReader reader = new CatalogReader();
+    private final CatalogReader reader;
+    private final ReadItems readItems;
     private volatile State state;
 
     private record State(
@@ -79,7 +81,8 @@ public class Shelf {
             ShelfItemRows items,
             EntityManager entities,
             TransactionOperations transactions,
-            Clock clock) {
+            Clock clock,
+            DataKeeper keeper) {
         this.shipped = shipped;
         this.checker = checker;
         this.repairs = repairs;
@@ -87,6 +90,8 @@ public class Shelf {
         this.entities = entities;
         this.transactions = transactions;
         this.clock = clock;
+        this.reader = new CatalogReader();
+        this.readItems = new ReadItems(reader, keeper.folder());
         load();
     }
 
@@ -134,29 +139,24 @@ public class Shelf {
         List<CatalogItem> kept = new ArrayList<>();
         List<String> unreadable = new ArrayList<>();
         Map<String, Own> taken = new TreeMap<>();
-        for (ShelfItemRow row : items.inOrder()) {
+        List<ShelfItemRow> rows =
+                items.inOrder().stream().filter(row -> !asShipped(row.key())).toList();
+        Map<ShelfItemRow.Key, CatalogItem> read = readItems.of(rows, unreadable);
+        for (ShelfItemRow row : rows) {
             ShelfItemRow.Key key = row.key();
-            boolean board = key.kind().equals("board");
-            Optional<? extends CatalogItem> asShipped =
-                    board ? shipped.board(key.itemId()) : shipped.part(key.itemId());
-            if (asShipped.filter(i -> i.version() == key.version()).isPresent()) {
+            CatalogItem item = read.get(key);
+            if (item == null) {
                 continue;
             }
-            try {
-                CatalogItem item =
-                        board ? reader.board(key.itemId(), row.document()) : reader.part(key.itemId(), row.document());
-                kept.add(item);
-                String name = key.kind() + " " + key.itemId();
-                if (row.own() && !row.offShelf()) {
-                    // Rows come in the order of their versions; the last one stands on the shelf.
-                    shelf.put(name, item);
-                    taken.remove(name);
-                } else if (row.own()) {
-                    shelf.remove(name);
-                    taken.put(name, new Own(board, key.itemId(), key.version(), item.name()));
-                }
-            } catch (CatalogException e) {
-                unreadable.add(e.getMessage());
+            kept.add(item);
+            String name = key.kind() + " " + key.itemId();
+            if (row.own() && !row.offShelf()) {
+                // Rows come in the order of their versions; the last one stands on the shelf.
+                shelf.put(name, item);
+                taken.remove(name);
+            } else if (row.own()) {
+                shelf.remove(name);
+                taken.put(name, new Own(item instanceof Board, key.itemId(), key.version(), item.name()));
             }
         }
         List<Board> boards = new ArrayList<>(shipped.boards().values());
@@ -171,6 +171,15 @@ public class Shelf {
                 SingletonSupplier.of(() -> new Chooser(catalog, checker, repairs)),
                 List.copyOf(unreadable),
                 List.copyOf(taken.values()));
+    }
+
+    private boolean asShipped(ShelfItemRow.Key key) {
+        Optional<? extends CatalogItem> item = isBoard(key) ? shipped.board(key.itemId()) : shipped.part(key.itemId());
+        return item.filter(i -> i.version() == key.version()).isPresent();
+    }
+
+    static boolean isBoard(ShelfItemRow.Key key) {
+        return key.kind().equals("board");
     }
 
     private static <T> List<T> of(java.util.Collection<CatalogItem> items, Class<T> type) {

@@ -17,7 +17,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The shipped catalogue as the build packs it, so that a start does not read and bind 500 kB of text. A value is one byte for its kind and
+ * The catalogue's items packed, so that a start does not read and bind 500 kB of text. A value is one byte for its kind and
  * what follows; a text or a class is written in full where it first stands and by its number afterwards. It is made and read by the same
  * build, so it knows no versions.
  */
@@ -52,9 +52,16 @@ final class CatalogPack {
     }
 
     static byte[] of(Collection<Board> boards, Collection<Part> parts) {
+        return packed(List.copyOf(boards), List.copyOf(parts));
+    }
+
+    static byte[] of(List<? extends CatalogItem> items) {
+        return packed(items);
+    }
+
+    private static byte[] packed(List<?>... lists) {
         Writer writer = new Writer();
-        writer.value(List.copyOf(boards));
-        writer.value(List.copyOf(parts));
+        List.of(lists).forEach(writer::value);
         return writer.bytes.toByteArray();
     }
 
@@ -65,6 +72,11 @@ final class CatalogPack {
         @SuppressWarnings("unchecked")
         List<Part> parts = (List<Part>) reader.value();
         return new Catalog(boards, parts);
+    }
+
+    @SuppressWarnings("unchecked")
+    static List<CatalogItem> items(byte[] bytes) {
+        return (List<CatalogItem>) new Reader(bytes).value();
     }
 
     private static final class Writer {
@@ -163,7 +175,7 @@ final class CatalogPack {
                 case LIST -> list();
                 case MAP -> map();
                 case RECORD -> record();
-                default -> throw new IllegalStateException("The catalogue's pack has an unknown kind: " + kind + ".");
+                default -> throw new IllegalStateException("A pack of items has an unknown kind: " + kind + ".");
             };
         }
 

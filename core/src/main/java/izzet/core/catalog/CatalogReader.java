@@ -57,8 +57,11 @@ public final class CatalogReader {
     public static void main(String[] folder) throws IOException {
         try {
             Catalog all = checked();
-            Path pack = Path.of(folder[0], CatalogPack.FILE);
-            Files.write(pack, CatalogPack.of(all.boards().values(), all.parts().values()));
+            Path classes = Path.of(folder[0]);
+            Files.write(
+                    classes.resolve(CatalogPack.FILE),
+                    CatalogPack.of(all.boards().values(), all.parts().values()));
+            KeptItems.number(classes);
         } catch (CatalogException e) {
             System.err.println(e.getMessage());
             System.exit(1);

@@ -1,0 +1,101 @@
+package izzet.core.catalog;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * Items as this build has read them from their documents, packed, so that a later start need not check and bind the same documents
+ * again. A pack of another build, of other documents or a damaged one counts as none.
+ */
+public final class KeptItems {
+
+    /** The build's own number, below the folder of the compiled classes: any change of a class or a schema makes another. */
+    private static final String BUILD = "catalog/build.id";
+
+    private static final int DIGEST = 32;
+
+    private final MessageDigest documents = sha256();
+
+    public KeptItems() {
+        try (InputStream in = KeptItems.class.getClassLoader().getResourceAsStream(BUILD)) {
+            if (in == null) {
+                throw new IllegalStateException("The class path has no " + BUILD + "; the build writes it.");
+            }
+            documents.update(in.readAllBytes());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Adds the document of one item; their order counts. */
+    public KeptItems document(String name, String text) {
+        for (String part : new String[] {name, text}) {
+            byte[] utf8 = part.getBytes(StandardCharsets.UTF_8);
+            documents.update(ByteBuffer.allocate(Integer.BYTES).putInt(0, utf8.length));
+            documents.update(utf8);
+        }
+        return this;
+    }
+
+    /** @param items as read from the documents, each with its own */
+    public byte[] pack(List<? extends CatalogItem> items) {
+        byte[] packed = CatalogPack.of(items);
+        return ByteBuffer.allocate(2 * DIGEST + packed.length)
+                .put(told())
+                .put(sha256().digest(packed))
+                .put(packed)
+                .array();
+    }
+
+    /** The items that the documents hold, in their order; empty when the pack is not of this build and these documents. */
+    public Optional<List<CatalogItem>> unpack(byte[] kept) {
+        if (kept.length < 2 * DIGEST || !Arrays.equals(told(), Arrays.copyOf(kept, DIGEST))) {
+            return Optional.empty();
+        }
+        byte[] packed = Arrays.copyOfRange(kept, 2 * DIGEST, kept.length);
+        return Arrays.equals(sha256().digest(packed), Arrays.copyOfRange(kept, DIGEST, 2 * DIGEST))
+                ? Optional.of(CatalogPack.items(packed))
+                : Optional.empty();
+    }
+
+    private byte[] told() {
+        try {
+            return ((MessageDigest) documents.clone()).digest();
+        } catch (CloneNotSupportedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Writes the number of a build beside its classes. */
+    static void number(Path classes) throws IOException {
+        Path number = classes.resolve(BUILD);
+        Files.deleteIfExists(number);
+        MessageDigest all = sha256();
+        try (Stream<Path> files = Files.walk(classes)) {
+            for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
+                all.update(classes.relativize(file).toString().getBytes(StandardCharsets.UTF_8));
+                all.update(Files.readAllBytes(file));
+            }
+        }
+        Files.write(number, all.digest());
+    }
+}
