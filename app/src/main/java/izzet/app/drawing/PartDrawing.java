@@ -73,7 +73,7 @@ final class PartDrawing {
             boolean lower = place <= side;
             double x = EDGE + 5 + pitch * (lower ? place - 0.5 : legs - place + 0.5);
             double y = lower ? top + high : top - 8;
-            sheet.put(Shape.rect(look(line), x - 3, y, 6, 8));
+            sheet.put(Shape.box(look(line), x - 3, y, 6, 8));
             if (labelled) {
                 sheet.put(Shape.text(
                         "label " + (lower ? "after" : "before"),
@@ -157,7 +157,7 @@ final class PartDrawing {
                 double top = y + 3 + row * h;
                 sheet.put(
                         characters()
-                                ? Shape.rect("cell", left + w * 0.12, top + h * 0.1, w * 0.76, h * 0.8)
+                                ? Shape.box("cell", left + w * 0.12, top + h * 0.1, w * 0.76, h * 0.8)
                                 : Shape.circle("cell", left + w / 2, top + h / 2, Math.min(w, h) * 0.36));
             }
         }
@@ -224,7 +224,7 @@ final class PartDrawing {
                         : changes(setting.addsToAddress());
                 String words = strap.name() + ", " + setting.name() + ": " + gives;
                 boolean first = setting.equals(strap.settings().get(0));
-                sheet.put(Shape.rect(first ? "pad" : "pad other", EDGE + 10, y - 1, 10, 10));
+                sheet.put(Shape.box(first ? "pad" : "pad other", EDGE + 10, y - 1, 10, 10));
                 sheet.put(Shape.text("row", EDGE + 28, y + 8, words, 0));
                 wide = Math.max(wide, 40 + words.length() * LETTER);
                 y += ROW;

@@ -3,16 +3,25 @@ package izzet.app.drawing;
 /**
  * A stroke of a drawing.
  *
- * @param tag {@code rect}, {@code circle}, {@code text} or {@code line}
+ * @param tag {@code rect}, {@code circle}, {@code text}, {@code line}, {@code box}, a rectangle whose corners are never rounded, or {@code path}
  * @param look its class in the style sheet
  * @param x left edge of a rectangle, centre of a circle, anchor of a text, first end of a line; y likewise
  * @param w width of a rectangle, radius of a circle, second end of a line; h likewise
+ * @param text what is written; of a path, where it goes
  * @param turn degrees that a text is turned by
  */
 public record Shape(String tag, String look, double x, double y, double w, double h, String text, int turn) {
 
     static Shape rect(String look, double x, double y, double w, double h) {
         return new Shape("rect", look, x, y, w, h, "", 0);
+    }
+
+    static Shape box(String look, double x, double y, double w, double h) {
+        return new Shape("box", look, x, y, w, h, "", 0);
+    }
+
+    static Shape path(String look, Outline path) {
+        return new Shape("path", look, 0, 0, 0, 0, path.toString(), 0);
     }
 
     static Shape circle(String look, double x, double y, double radius) {

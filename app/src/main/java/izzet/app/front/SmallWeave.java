@@ -1,62 +1,87 @@
 package izzet.app.front;
 
+import izzet.app.drawing.Outline;
 import izzet.app.pins.Weave;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** A plan's weave as its picture in a list: no words, every column and row at a like distance. */
-record SmallWeave(double width, double height, List<Line> warps, List<Line> threads, List<Knot> knots) {
+record SmallWeave(double width, double height, List<Stroke> strokes) {
 
     private static final double WIDE = 340;
     private static final double HIGH = 112;
     private static final double HIGHEST_ROW = 9;
     private static final double LARGEST_KNOT = 4.4;
 
-    /** @param look kind of the knots, or clash */
-    record Line(double x1, double y1, double x2, double y2, String look) {}
+    /**
+     * Everything that looks alike.
+     *
+     * @param look warp, weft, thread or knot, and its kind or clash
+     * @param path from under the others to above them
+     */
+    record Stroke(String look, String path) {}
 
-    record Knot(double x, double y, double r, String look) {}
+    /** One outline for each look; first the warps, then the wefts, threads and knots. */
+    private static final class Strokes {
+        private final Map<String, Outline> warps = new TreeMap<>();
+        private final Map<String, Outline> wefts = new TreeMap<>();
+        private final Map<String, Outline> threads = new TreeMap<>();
+        private final Map<String, Outline> knots = new TreeMap<>();
+
+        static Outline of(Map<String, Outline> looks, String look) {
+            return looks.computeIfAbsent(look, l -> new Outline());
+        }
+
+        List<Stroke> list() {
+            return Stream.of(warps, wefts, threads, knots)
+                    .flatMap(m -> m.entrySet().stream())
+                    .map(e -> new Stroke(e.getKey(), e.getValue().toString()))
+                    .toList();
+        }
+    }
 
     static SmallWeave of(Weave weave) {
         Map<Integer, Double> at = new HashMap<>();
         double step = WIDE / Math.max(1, weave.columns().size());
-        List<Line> warps = new ArrayList<>();
+        Strokes strokes = new Strokes();
         Map<Integer, String> kinds = new HashMap<>();
         weave.threads().forEach(t -> kinds.put(t.x(), t.kind()));
         for (Weave.Column column : weave.columns()) {
             double x = step * (at.size() + 0.5);
             at.put(column.x(), x);
-            warps.add(new Line(x, 0, x, HIGH, ""));
+            Strokes.of(strokes.warps, "warp").line(x, 0, x, HIGH);
         }
         List<Weave.Row> rows = weave.parts().stream()
                 .flatMap(p -> p.rows().stream())
                 .filter(r -> r.knotX() > 0)
                 .toList();
         double pitch = Math.min(HIGHEST_ROW, HIGH / Math.max(1, rows.size()));
-        List<Knot> knots = new ArrayList<>();
         Map<Integer, double[]> spans = new HashMap<>();
         Set<Integer> clashing = new HashSet<>();
         for (int i = 0; i < rows.size(); i++) {
             Weave.Row row = rows.get(i);
             double y = pitch * (i + 0.5);
             double x = at.getOrDefault(row.knotX(), 0.0);
-            knots.add(new Knot(x, y, Math.min(LARGEST_KNOT, pitch * 0.48), row.clash() ? "clash" : row.kind()));
+            String look = row.clash() ? "clash" : row.kind();
+            Strokes.of(strokes.wefts, "weft " + look).line(0, y, x, y);
+            Strokes.of(strokes.knots, "knot " + look).circle(x, y, Math.min(LARGEST_KNOT, pitch * 0.48));
             spans.merge(row.knotX(), new double[] {y, y}, (a, b) -> new double[] {a[0], b[1]});
             if (row.clash()) {
                 clashing.add(row.knotX());
             }
         }
-        List<Line> threads = new ArrayList<>();
         spans.forEach((column, span) -> {
             if (span[1] > span[0]) {
                 String look = clashing.contains(column) ? "clash" : kinds.getOrDefault(column, "single");
-                threads.add(new Line(at.get(column), span[0], at.get(column), span[1], look));
+                double x = at.getOrDefault(column, 0.0);
+                Strokes.of(strokes.threads, "thread " + look).line(x, span[0], x, span[1]);
             }
         });
-        return new SmallWeave(WIDE, HIGH, warps, threads, knots);
+        return new SmallWeave(WIDE, HIGH, strokes.list());
     }
 }

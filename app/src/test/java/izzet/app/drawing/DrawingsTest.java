@@ -43,6 +43,22 @@ class DrawingsTest {
         }
     }
 
+    /** What the page draws is what the drawing holds: each circle, line and box begins once. */
+    @Test
+    void thePageDrawsEveryShape() {
+        for (Part part : CATALOG.parts().values()) {
+            for (ItemDrawing drawing : List.of(drawings.small(part), drawings.large(part))) {
+                long begun = drawing.strokes().stream()
+                        .mapToLong(s -> s.tag().equals("path")
+                                ? s.text().chars().filter(c -> c == 'M').count()
+                                : 1)
+                        .sum();
+                assertThat(begun).as(part.id()).isEqualTo(drawing.shapes().size());
+                assertThat(drawing.strokes()).extracting(Shape::tag).isSubsetOf("rect", "text", "path");
+            }
+        }
+    }
+
     @Test
     void labelsStandInTheOrderOfTheHeader() {
         ItemDrawing drawing =
