@@ -1,5 +1,6 @@
 package izzet.app.backup;
 
+import izzet.app.files.OwnerOnly;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -237,7 +238,7 @@ public final class Backups {
             Sheet sheet = unpack(in, folder.making());
             if (Files.exists(folder.database())) {
                 Files.createDirectories(folder.kept());
-                DataFolder.ownerOnly(folder.kept());
+                OwnerOnly.make(folder.kept());
                 Files.copy(
                         folder.database(),
                         folder.kept().resolve("before-restore-" + at.toString().replace(':', '-') + ".mv.db"));
@@ -287,7 +288,7 @@ public final class Backups {
             return;
         }
         Files.createDirectories(folder.backups());
-        DataFolder.ownerOnly(folder.backups());
+        OwnerOnly.make(folder.backups());
         make(db, today, now);
         List<LocalDate> days = list().stream().flatMap(k -> k.day().stream()).toList();
         for (LocalDate day : spare(days)) {

@@ -1,11 +1,10 @@
 package izzet.app.backup;
 
+import izzet.app.files.OwnerOnly;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.PosixFileAttributeView;
-import java.nio.file.attribute.PosixFilePermissions;
 
 /**
  * Names of the files in a folder of data.
@@ -55,14 +54,6 @@ public record DataFolder(Path path) {
         return "jdbc:h2:file:" + file.substring(0, file.length() - ENDING.length()) + settings;
     }
 
-    /** For its owner only, where the system knows owners. */
-    static void ownerOnly(Path file) throws IOException {
-        if (Files.getFileAttributeView(file, PosixFileAttributeView.class) != null) {
-            Files.setPosixFilePermissions(
-                    file, PosixFilePermissions.fromString(Files.isDirectory(file) ? "rwx------" : "rw-------"));
-        }
-    }
-
     /** Writes a file of the folder whole or not at all, for its owner only. */
     public void write(Path file, byte[] bytes) throws IOException {
         Path beside = file.resolveSibling(file.getFileName() + ".new");
@@ -72,7 +63,7 @@ public record DataFolder(Path path) {
 
     /** In one step: a kill leaves the old file or the new one. */
     static void moveIntoPlace(Path from, Path to) throws IOException {
-        ownerOnly(from);
+        OwnerOnly.make(from);
         Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
     }
 }

@@ -1,5 +1,6 @@
 package izzet.app.backup;
 
+import izzet.app.files.OwnerOnly;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
@@ -96,7 +97,7 @@ public final class DataGuard {
             throw new DataFault(
                     "the database " + folder.database() + " is damaged: it has " + bytes + " bytes." + wayBack());
         }
-        DataFolder.ownerOnly(folder.database());
+        OwnerOnly.make(folder.database());
         Optional<String> missing = WholeFile.missing(folder.database());
         if (missing.isPresent()) {
             throw new DataFault(
@@ -120,7 +121,7 @@ public final class DataGuard {
             old = pending(db);
             if (old) {
                 Files.createDirectories(folder.backups());
-                DataFolder.ownerOnly(folder.backups());
+                OwnerOnly.make(folder.backups());
                 String moment = clock.instant().toString().replace(':', '-');
                 backups.make(db, folder.backups().resolve("before-update-" + moment + ".zip"), clock.instant());
             }

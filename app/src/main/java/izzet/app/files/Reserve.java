@@ -30,6 +30,7 @@ public record Reserve(Path file) {
             }
             byte[] piece = new byte[PIECE];
             try (OutputStream out = Files.newOutputStream(file)) {
+                OwnerOnly.make(file);
                 for (long written = 0; written < SIZE; written += PIECE) {
                     out.write(piece);
                 }

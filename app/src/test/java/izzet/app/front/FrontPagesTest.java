@@ -105,6 +105,19 @@ class FrontPagesTest {
         assertThat(plan.parts()).extracting(p -> p.part()).containsExactly("oled-1v3-132-2wire", "oled-1v3-132-2wire");
     }
 
+    /** There the boards are a strip that is drawn aside; those that the words fit must not lie beyond its edge. */
+    @Test
+    void onAPhoneTheBoardsThatFitComeFirst() {
+        Page page = browser.page(port);
+        page.setViewportSize(390, 800);
+        page.navigate("/");
+        page.locator("#list").fill("2 small oled, wifi board");
+        assertThat(page.locator("#boards .caution")).containsText("fits 3 boards");
+        assertThat(page.locator(".board-picture:has(:checked)")).isInViewport();
+        assertThat(page.locator(".board-picture.doubtful").first()).isInViewport();
+        assertThat(page.locator(".board-picture:not(.doubtful)").first()).not().isInViewport();
+    }
+
     @Test
     void aBoardChosenByHandStaysWhileTheWordsNameNone() {
         Page page = browser.page(port);

@@ -3,7 +3,9 @@ package izzet.app.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import izzet.app.files.Reserve;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -50,7 +52,10 @@ class DiskRoomTest {
         plenty.incrementAndGet();
         request = new MockHttpServletRequest("POST", "/plans/1/connect");
         real.doFilter(request, new MockHttpServletResponse(), new MockFilterChain());
-        assertThat(folder.resolve("reserve.bin")).hasSize(Reserve.SIZE);
+        Path reserve = folder.resolve("reserve.bin");
+        assertThat(reserve).hasSize(Reserve.SIZE);
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(reserve)))
+                .isEqualTo("rw-------");
     }
 
     /** A file lies there as it comes and packed. */
