@@ -15,6 +15,7 @@ import izzet.core.code.ReadBack;
 import izzet.core.kernel.BoardSide;
 import izzet.core.plan.Bus;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -237,7 +238,7 @@ class BringUpController {
             String bus = circuit.plan().bus(segment.bus()).map(Bus::name).orElse(segment.bus());
             String expected = ScanResult.expected(circuit, segment).entrySet().stream()
                     .map(e -> Hex.of(e.getKey()) + " "
-                            + e.getValue().stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                            + e.getValue().stream().map(Unit::name).collect(Listed.and()))
                     .collect(Collectors.joining(", "));
             places.add(new Place(places.size(), bus + ", " + segment.label(), expected));
         }

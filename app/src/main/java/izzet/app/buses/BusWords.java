@@ -6,11 +6,11 @@ import izzet.core.buses.SwitchBench;
 import izzet.core.catalog.ActiveLevel;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** What templates say about buses. */
@@ -89,7 +89,7 @@ public final class BusWords {
                                         .filter(l -> l.active() == ActiveLevel.HIGH)
                                         .map(l -> "high")
                                         .orElse("low")))
-                        .collect(Collectors.joining(" and "))
+                        .collect(Listed.and())
                 + "; else every output stays high.";
     }
 

@@ -4,6 +4,7 @@ import izzet.core.buses.PullUpWindow;
 import izzet.core.catalog.Role;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.JoinedNet;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
@@ -118,7 +119,7 @@ public record EdgeView(
         String signals = group.stream()
                 .map(g -> g.net().signal() == Role.I2C_SDA ? "SDA" : "SCL")
                 .distinct()
-                .collect(Collectors.joining(" and "));
+                .collect(Listed.and());
         return signals + ", " + where;
     }
 

@@ -90,7 +90,7 @@ class BusesPagesTest extends PagesOfAPlan {
         page.keyboard().press("Enter");
         Locator bench = page.locator("section[aria-labelledby=switches]");
         assertThat(bench).containsText("Write 0x03 to it");
-        assertThat(bench).containsText("0x3C: Up sign and Down sign and East sign and West sign answer together.");
+        assertThat(bench).containsText("0x3C: Up sign, Down sign, East sign and West sign answer together.");
         page.context().close();
     }
 

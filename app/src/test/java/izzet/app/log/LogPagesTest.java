@@ -120,7 +120,9 @@ class LogPagesTest extends PagesOfAPlan {
         page.locator("button", new Page.LocatorOptions().setHasText("Keep")).click();
         page.locator(".entry button").click();
         assertThat(page.locator(".entry")).hasCount(0);
-        page.locator("button", new Page.LocatorOptions().setHasText("Take it back"))
+        // A camera is for fingers.
+        assertThat(page.locator(".photograph")).isHidden();
+        page.locator(".notification button", new Page.LocatorOptions().setHasText("Take it back"))
                 .click();
         page.locator(".entry a", new Page.LocatorOptions().setHasText("Change")).click();
         page.waitForURL(Pattern.compile(".*edit=.*"));

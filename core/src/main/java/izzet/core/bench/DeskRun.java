@@ -19,6 +19,7 @@ import izzet.core.display.Panel;
 import izzet.core.display.Session;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -29,7 +30,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * The bring-up program runs on the desk: what it does with the board's pins goes over the wires that are there, and each display shows what
@@ -187,7 +187,7 @@ public final class DeskRun {
                         : answered.isEmpty()
                                 ? "nobody acknowledges"
                                 : "acknowledged by "
-                                        + answered.stream().map(Unit::name).collect(Collectors.joining(" and "));
+                                        + answered.stream().map(Unit::name).collect(Listed.and());
             case SEND -> "sent at " + Quantity.hertz(step.bus().hertz()) + "; a serial bus does not answer";
             case PIN, WAIT -> "";
         };

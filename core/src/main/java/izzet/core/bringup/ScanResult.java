@@ -10,6 +10,7 @@ import izzet.core.circuit.Reachable;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -90,7 +91,7 @@ public record ScanResult(Segment segment, List<Row> rows, String told, List<Stri
         extra.removeAll(expected.keySet());
         extra.removeAll(alsoAt(expected));
         expected.forEach((address, units) -> {
-            String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+            String names = units.stream().map(Unit::name).collect(Listed.and());
             boolean found = there.contains(address);
             rows.add(new Row(
                     address,

@@ -6,9 +6,9 @@ import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * A clock gate tried by hand: which output carries the clock, and who hears it.
@@ -99,7 +99,7 @@ public record GateBench(Unit unit, Part.ClockGate gate, List<Row> rows, String s
                 .filter(r -> output.equals(r.output()))
                 .flatMap(r -> r.hear().stream())
                 .map(Unit::name)
-                .collect(Collectors.joining(" and "));
+                .collect(Listed.and());
         return names.isEmpty() ? output : names;
     }
 }

@@ -10,6 +10,7 @@ import izzet.core.circuit.Net;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -17,7 +18,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * A bus switch tried by hand, with some of its channels on.
@@ -165,6 +165,6 @@ public record SwitchBench(
 
     /** "Platform 1 sign and Platform 2 sign". */
     public static String names(List<Unit> units) {
-        return units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+        return units.stream().map(Unit::name).collect(Listed.and());
     }
 }

@@ -1,8 +1,8 @@
 package izzet.core.circuit;
 
 import izzet.core.catalog.Rail;
+import izzet.core.quantity.Listed;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * How a supply or ground line reaches a rail that it is not joined to by wires alone.
@@ -18,6 +18,6 @@ public record Lead(Rail rail, double ohms, List<Unit> contacts) {
 
     /** Names of the parts with a contact on the way. */
     public String contactNames() {
-        return contacts.stream().map(Unit::name).collect(Collectors.joining(" and "));
+        return contacts.stream().map(Unit::name).collect(Listed.and());
     }
 }

@@ -4,6 +4,7 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Unit;
 import izzet.core.display.Glass;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -54,7 +55,7 @@ public final class Comparison {
         });
         new TreeMap<>(talk.addresses() ? talk.planned() : Map.<Integer, List<Unit>>of()).forEach((address, units) -> {
             Conversation.Tally tally = talk.tallies().get(address);
-            String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+            String names = units.stream().map(Unit::name).collect(Listed.and());
             if (tally == null) {
                 remarks.add(Remark.of(
                         "T2",

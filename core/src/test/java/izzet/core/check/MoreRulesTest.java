@@ -189,7 +189,7 @@ class MoreRulesTest {
     void i1ThreeOfAKindAreNamedTogether() {
         Workbench bench =
                 mcu().with("one", Workbench.OLED).with("two", Workbench.OLED).with("three", Workbench.OLED);
-        assertThat(only(bench, "I1")).contains("the one and the two and the three all answer at 0x3C");
+        assertThat(only(bench, "I1")).contains("the one, the two and the three all answer at 0x3C");
         assertThat(bench.findings("I1").get(0).figures().get(0).value()).isEqualTo("3");
     }
 

@@ -249,7 +249,7 @@ class StrategiesTest {
                 .filter(r -> r.id().contains("~pull-ups-off"))
                 .min(java.util.Comparator.comparingInt(r -> r.title().length()))
                 .orElseThrow();
-        assertThat(least.title().split(" and ")).hasSize(4);
+        assertThat(least.title().split(", | and ")).hasSize(4);
     }
 
     @Test

@@ -15,6 +15,7 @@ import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
@@ -90,7 +91,7 @@ public final class AddBusSwitch implements RepairStrategy {
         if (resistors > 0) {
             buy.add(Counts.of(resistors, "resistor") + " of 4.7 kΩ");
         }
-        String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+        String names = units.stream().map(Unit::name).collect(Listed.and());
         String title = "Put " + names + " on channels of a bus switch at " + Hex.of(address.get());
         return Optional.of(new Candidate(
                 part.id(),

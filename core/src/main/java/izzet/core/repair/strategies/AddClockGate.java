@@ -13,6 +13,7 @@ import izzet.core.plan.PlacedPart;
 import izzet.core.plan.Plan;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Listed;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
 import java.util.ArrayList;
@@ -119,7 +120,7 @@ public final class AddClockGate implements RepairStrategy {
         if (Spots.resistorsIn(edits) > 0) {
             buy.add(Spots.resistorsIn(edits) + " resistor of 4.7 kΩ");
         }
-        String names = units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+        String names = units.stream().map(Unit::name).collect(Listed.and());
         String on2 = pins.stream().map(Pin::label).collect(Collectors.joining(", "));
         String title = "Gate the clock to " + names + " with a decoder, select on " + on2;
         return Optional.of(new Candidate(

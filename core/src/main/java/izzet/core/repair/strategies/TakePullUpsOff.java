@@ -10,6 +10,7 @@ import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.PlanEdit;
 import izzet.core.plan.Resistor;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import izzet.core.repair.Candidate;
 import izzet.core.repair.RepairStrategy;
@@ -83,7 +84,7 @@ public final class TakePullUpsOff implements RepairStrategy {
         String title = "Take out "
                 + resistors.stream()
                         .map(r -> Quantity.ohms(r.ohms()) + " at " + (r.from().isRail() ? r.to() : r.from()).name())
-                        .collect(Collectors.joining(" and "));
+                        .collect(Listed.and());
         List<PlanEdit> edits = resistors.stream()
                 .map((Resistor r) -> (PlanEdit) new PlanEdit.RemoveResistor(r.id()))
                 .toList();
@@ -118,7 +119,7 @@ public final class TakePullUpsOff implements RepairStrategy {
     }
 
     private static Candidate candidate(List<Unit> units) {
-        String title = "Take the pull-ups off " + units.stream().map(Unit::name).collect(Collectors.joining(" and "));
+        String title = "Take the pull-ups off " + units.stream().map(Unit::name).collect(Listed.and());
         List<PlanEdit> edits = units.stream().map(u -> removal(u).orElseThrow()).toList();
         return new Candidate(
                 units.stream().map(Unit::id).collect(Collectors.joining("-")),

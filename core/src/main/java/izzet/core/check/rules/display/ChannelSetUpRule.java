@@ -6,6 +6,7 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Listed;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -40,7 +41,7 @@ public final class ChannelSetUpRule implements Rule {
                         "{parts} {lie} behind a switch or gate: the program must choose {way} and set up {each} by itself.")
                 .at(new Place("plan", "channels", "the channels"))
                 .with(behind.stream().map(u -> Place.of(u)).toList())
-                .word("parts", behind.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("parts", behind.stream().map(Unit::name).collect(Listed.and()))
                 .word("lie", behind.size() == 1 ? "lies" : "lie")
                 .word("way", behind.size() == 1 ? "its channel" : "the channel of each")
                 .word("each", behind.size() == 1 ? "it" : "each")

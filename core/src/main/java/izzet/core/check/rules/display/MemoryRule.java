@@ -6,9 +6,9 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * D3: the pictures of all displays that a program must hold, and a card's sector, against the board's memory. Passes: one 128x64 OLED, 1 KiB
@@ -60,7 +60,7 @@ public final class MemoryRule implements Rule {
                         "{parts} want {need} bytes for their pictures if the program holds them; the board has {ram} in all.")
                 .at(new Place("plan", "board", circuit.board().name()))
                 .with(held.stream().map(u -> Place.of(u)).toList())
-                .word("parts", held.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("parts", held.stream().map(Unit::name).collect(Listed.and()))
                 .word("need", need)
                 .word("ram", ram);
         held.forEach(u -> draft.figure(u.name() + ", bytes", u.part().glass().memoryBytes()));

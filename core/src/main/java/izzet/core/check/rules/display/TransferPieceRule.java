@@ -10,9 +10,9 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.PictureTime;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * D7: pictures that go over the 2-wire bus in pieces, because the usual libraries hold only so many bytes of a transfer. A note. Passes: a
@@ -51,7 +51,7 @@ public final class TransferPieceRule implements Rule {
                 .word("piece", PictureTime.PIECE_BYTES)
                 .word("pictures", inPieces.size() == 1 ? "picture" : "pictures")
                 .word("go", inPieces.size() == 1 ? "goes" : "go")
-                .word("parts", inPieces.stream().map(Unit::name).collect(Collectors.joining(" and ")));
+                .word("parts", inPieces.stream().map(Unit::name).collect(Listed.and()));
         for (Unit unit : inPieces) {
             long bytes = bytes(unit);
             draft.figure(

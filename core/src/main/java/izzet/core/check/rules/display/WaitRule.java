@@ -8,10 +8,10 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * D5: what each display needs to be left alone for after its reset, and which of them no pin resets. A note. Passes: a display
@@ -55,7 +55,7 @@ public final class WaitRule implements Rule {
                 .with(waiting.stream().map(u -> Place.of(u)).toList())
                 .word("part", longest.name())
                 .word("wait", millis(longest.part().glass().resetMillis()))
-                .word("without", without.stream().map(Unit::name).collect(Collectors.joining(" and ")));
+                .word("without", without.stream().map(Unit::name).collect(Listed.and()));
         for (Unit unit : waiting) {
             Part.Glass glass = unit.part().glass();
             String source = unit.part().source(glass.source());

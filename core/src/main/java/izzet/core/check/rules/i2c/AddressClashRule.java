@@ -10,12 +10,12 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Segment;
 import izzet.core.circuit.Unit;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** I1: two parts on one bus segment at one address. Passes: 0x3C and 0x3D. Fails: two identical displays as delivered. */
 public final class AddressClashRule implements Rule {
@@ -61,7 +61,7 @@ public final class AddressClashRule implements Rule {
         String bus = circuit.plan().bus(door.segment().bus()).orElseThrow().name();
         findings.of(this, Severity.STOP, "{parts} {all} answer at {address} on {bus}, {segment}.")
                 .at(units.stream().map(Place::of).toList())
-                .word("parts", units.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("parts", units.stream().map(Unit::name).collect(Listed.and()))
                 .word("all", units.size() == 2 ? "both" : "all")
                 .word("address", Hex.of(door.address()))
                 .word("bus", bus)

@@ -16,12 +16,12 @@ import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
 import izzet.core.plan.Target;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * I6: parts and clocks that do not go together: a gated output that no select can choose, a part that holds the clock behind a gate that
@@ -118,7 +118,7 @@ public final class ClockGateRule implements Rule {
                         "{lines} can never be chosen while {select} is tied {level}: no clock comes to {parts}.")
                 .aspect("unreachable")
                 .at(places)
-                .word("lines", lines.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .word("lines", lines.stream().map(Wire::label).collect(Listed.and()))
                 .word("select", select)
                 .word("level", need.high() ? "low" : "high")
                 .word("parts", parts(circuit, lines))
@@ -132,7 +132,7 @@ public final class ClockGateRule implements Rule {
                 .flatMap(l -> behind(circuit, l).stream())
                 .map(w -> w.unit().name())
                 .distinct()
-                .collect(Collectors.joining(" and "));
+                .collect(Listed.and());
     }
 
     private void atOdds(Findings findings, Circuit circuit, Wire line, List<Gates.Need> pair) {

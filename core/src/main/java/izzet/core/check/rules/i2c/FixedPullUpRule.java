@@ -8,9 +8,9 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.plan.Bus;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * I8: a 2-wire bus on pins with pull-ups that are fitted on the board and cannot be taken off: they count with those of the modules, and
@@ -61,7 +61,7 @@ public final class FixedPullUpRule implements Rule {
                 .word("bus", bus.name())
                 .word("ohms", Quantity.ohms(duty.ohms()))
                 .word("volts", Quantity.volts(circuit.board().logicVolts()))
-                .word("pins", fitted.stream().map(Pin::label).collect(Collectors.joining(" and ")))
+                .word("pins", fitted.stream().map(Pin::label).collect(Listed.and()))
                 .figure("fitted", Quantity.ohms(duty.ohms()), source)
                 .source(source)
                 .remedy("Nothing to do where the modules pull up to the same voltage or not at all.")

@@ -13,6 +13,7 @@ import izzet.core.circuit.Segments;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
 import izzet.core.quantity.Hex;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -106,7 +107,7 @@ public final class SegmentClashRule implements Rule {
                 .filter(u -> !u.part().clockGates().isEmpty())
                 .map(Unit::name)
                 .distinct()
-                .collect(Collectors.joining(" and "));
+                .collect(Listed.and());
         findings.of(
                         this,
                         Severity.STOP,
@@ -114,7 +115,7 @@ public final class SegmentClashRule implements Rule {
                 .aspect("together")
                 .at(hear.stream().map(Place::of).toList())
                 .word("gates", gates)
-                .word("parts", hear.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("parts", hear.stream().map(Unit::name).collect(Listed.and()))
                 .word("address", Hex.of(address))
                 .figure("parts at " + Hex.of(address), hear.size())
                 .figure("parts an address takes", 1)

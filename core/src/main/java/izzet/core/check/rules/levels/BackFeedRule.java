@@ -9,6 +9,7 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.DcModel;
 import izzet.core.circuit.Net;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -123,7 +124,7 @@ public final class BackFeedRule implements Rule {
     }
 
     private void backwards(Findings findings, Rail one, List<Rail> fed) {
-        String others = fed.stream().map(Rail::label).collect(Collectors.joining(" and "));
+        String others = fed.stream().map(Rail::label).collect(Listed.and());
         findings.of(this, Severity.FIX, "{one} leads to {others}, which is a supply itself: nothing is fed through it.")
                 .aspect("backwards")
                 .at(Place.rail(one.id(), one.label()))
@@ -137,7 +138,7 @@ public final class BackFeedRule implements Rule {
             Circuit circuit, Findings findings, List<Rail> giving, Severity severity, String when, String why) {
         findings.of(this, severity, "{rails} are one rail{when}: {why}.")
                 .at(giving.stream().map(r -> Place.rail(r.id(), r.label())).toList())
-                .word("rails", giving.stream().map(Rail::label).collect(Collectors.joining(" and ")))
+                .word("rails", giving.stream().map(Rail::label).collect(Listed.and()))
                 .word("when", when)
                 .word("why", why)
                 .figure(

@@ -7,6 +7,7 @@ import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Unit;
+import izzet.core.quantity.Listed;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -44,7 +45,7 @@ public final class HeaderOrderRule implements Rule {
                         Severity.NOTE,
                         "{parts} {are} sold with the other order of supply and ground, too: read the print on {yours} before power goes on.")
                 .at(twins.stream().map(Place::of).toList())
-                .word("parts", twins.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                .word("parts", twins.stream().map(Unit::name).collect(Listed.and()))
                 .word("are", twins.size() == 1 ? "is" : "are")
                 .word("yours", twins.size() == 1 ? "yours" : "each of yours")
                 .figure("order here", part.headerLabels())

@@ -9,6 +9,7 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Levels;
 import izzet.core.circuit.Levels.Driver;
 import izzet.core.circuit.Levels.Reading;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -73,7 +74,7 @@ public final class OverVoltageRule implements Rule {
         String survive = byName.values().stream()
                 .map(r -> r.receiver().name() + " survives "
                         + Quantity.volts(r.receiver().absMax()) + " at most")
-                .collect(Collectors.joining(" and "));
+                .collect(Listed.and());
         Findings.Draft draft = findings.of(this, Severity.STOP, "{driver} puts {volts} on {lines}; {survive}.")
                 .aspect(driver.key())
                 .at(Victims.cause(circuit, driver, worst.receiver()))

@@ -11,6 +11,7 @@ import izzet.core.check.Place;
 import izzet.core.check.Rule;
 import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
+import izzet.core.quantity.Listed;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -94,11 +95,11 @@ public final class BlockedControllerRule implements Rule {
                 .filter(p -> blocked.stream().anyMatch(c -> serves(p, c)))
                 .toList();
         String instead = !left.isEmpty()
-                ? left.stream().map(Controller::name).collect(Collectors.joining(" and ")) + " is still free"
+                ? left.stream().map(Controller::name).collect(Listed.and()) + " is still free"
                 : free >= SIGNALS.get(kind).size()
                         ? "a program can still make one on any of " + free + " free pins"
                         : "there is no place left for one";
-        String names = blocked.stream().map(Controller::name).collect(Collectors.joining(" and "));
+        String names = blocked.stream().map(Controller::name).collect(Listed.and());
         findings.of(this, Severity.NOTE, "The plan takes the pins of the board's {controllers}: {instead}.")
                 .aspect(kind.text())
                 .at(new Place("plan", kind.text(), "the " + kind.wording()))

@@ -11,9 +11,9 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.BootLevel;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Listed;
 import izzet.core.quantity.Quantity;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * P4: a pin that decides how the board starts has the wrong level at reset, reckoned from all that hangs on it. Passes: a select with a
@@ -64,7 +64,7 @@ public final class BootLevelRule implements Rule {
                 .with(users.stream().map(Place::of).toList())
                 .word("pin", wrong.pin().label())
                 .word("volts", Quantity.volts(volts))
-                .word("lines", users.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .word("lines", users.stream().map(Wire::label).collect(Listed.and()))
                 .word("wanted", wrong.wanted())
                 .word("duty", wrong.duty().note())
                 .compared("level at reset", Quantity.volts(volts), Quantity.volts(wrong.limit()), !high, null)

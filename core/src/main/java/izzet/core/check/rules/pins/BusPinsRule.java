@@ -10,12 +10,12 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
+import izzet.core.quantity.Listed;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * P5: the lines of one bus are spread over different pins or pin sets. Passes: all data lines on one pin. Fails: one display's data on
@@ -64,7 +64,7 @@ public final class BusPinsRule implements Rule {
     }
 
     private void spread(Findings findings, Bus bus, String signal, Set<Pin> on) {
-        String names = on.stream().map(Pin::label).collect(Collectors.joining(" and "));
+        String names = on.stream().map(Pin::label).collect(Listed.and());
         findings.of(this, Severity.STOP, "The {signal} line of {bus} is on pins {pins}; one bus has one.")
                 .aspect(signal)
                 .at(Place.of(bus))
@@ -131,7 +131,7 @@ public final class BusPinsRule implements Rule {
                             "{bus} mixes the pin sets {sets} of its controller, which this board forbids.")
                     .at(Place.of(bus))
                     .word("bus", bus.name())
-                    .word("sets", String.join(" and ", sets))
+                    .word("sets", sets.stream().collect(Listed.and()))
                     .source(circuit.board().source(controller.source()))
                     .remedy("Bring all its lines to one set.")
                     .add();

@@ -13,6 +13,7 @@ import izzet.core.circuit.LegalPins;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
 import izzet.core.plan.Bus;
+import izzet.core.quantity.Listed;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -95,7 +96,7 @@ public final class PinFunctionRule implements Rule {
     private static String label(Circuit circuit, Wire wire) {
         return wire.role() == Role.SHIFT
                 ? wire.label() + " for "
-                        + circuit.standsFor(wire).stream().map(Wire::label).collect(Collectors.joining(" and "))
+                        + circuit.standsFor(wire).stream().map(Wire::label).collect(Listed.and())
                 : wire.label();
     }
 

@@ -11,9 +11,9 @@ import izzet.core.check.Trouble;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Sharing;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Listed;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * P1: one pin carries two lines that cannot share it. Passes: the resets of two displays on pin 8. Fails: a button and a reset on
@@ -76,7 +76,7 @@ public final class SharedPinRule implements Rule {
                 .at(place)
                 .with(clashing.stream().map(Place::of).toList())
                 .word("what", what)
-                .word("lines", clashing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .word("lines", clashing.stream().map(Wire::label).collect(Listed.and()))
                 .remedy("Move one of them to a free pin.")
                 .add();
     }

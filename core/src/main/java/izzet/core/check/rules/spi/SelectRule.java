@@ -13,11 +13,11 @@ import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Unit;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Listed;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -61,7 +61,7 @@ public final class SelectRule implements Rule {
                 seen.addAll(sharing);
                 findings.of(this, Severity.STOP, "{lines} share one select: both parts take every transfer at once.")
                         .at(sharing.stream().map(Place::of).toList())
-                        .word("lines", sharing.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                        .word("lines", sharing.stream().map(Wire::label).collect(Listed.and()))
                         .remedy("Give each part a select pin of its own.")
                         .add();
             } else if (sharing.size() == 1) {
@@ -90,7 +90,7 @@ public final class SelectRule implements Rule {
                     .at(Place.of(unit))
                     .with(others.stream().map(Place::of).toList())
                     .word("part", unit.name())
-                    .word("others", others.stream().map(Unit::name).collect(Collectors.joining(" and ")))
+                    .word("others", others.stream().map(Unit::name).collect(Listed.and()))
                     .source(unit.part().source(unit.part().spi().source()))
                     .remedy("Give it a bus of its own: another controller, or one made by the program.")
                     .add();

@@ -9,8 +9,8 @@ import izzet.core.check.Severity;
 import izzet.core.circuit.Circuit;
 import izzet.core.circuit.Net;
 import izzet.core.circuit.Wire;
+import izzet.core.quantity.Listed;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * S4: the data output of a serial part that does not let go of the line when it is not selected, on a line with others. Passes: a card and a
@@ -58,7 +58,7 @@ public final class SharedDataOutRule implements Rule {
                 .at(Place.of(wire))
                 .with(others.stream().map(w -> Place.of(w)).toList())
                 .word("line", wire.label())
-                .word("others", others.stream().map(Wire::label).collect(Collectors.joining(" and ")))
+                .word("others", others.stream().map(Wire::label).collect(Listed.and()))
                 .source(source)
                 .remedy(
                         "Leave it unconnected unless the program reads from the part, or put a buffer with an enable in its way.")
