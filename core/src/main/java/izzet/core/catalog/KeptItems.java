@@ -3,6 +3,7 @@ package izzet.core.catalog;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -64,9 +65,15 @@ public final class KeptItems {
             return Optional.empty();
         }
         byte[] packed = Arrays.copyOfRange(kept, 2 * DIGEST, kept.length);
-        return Arrays.equals(sha256().digest(packed), Arrays.copyOfRange(kept, DIGEST, 2 * DIGEST))
-                ? Optional.of(CatalogPack.items(packed))
-                : Optional.empty();
+        if (!Arrays.equals(sha256().digest(packed), Arrays.copyOfRange(kept, DIGEST, 2 * DIGEST))) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(CatalogPack.items(packed));
+        } catch (IllegalStateException | IllegalArgumentException | ClassCastException | BufferUnderflowException e) {
+            // Classes that were compiled anew and not yet numbered by the build.
+            return Optional.empty();
+        }
     }
 
     private byte[] told() {

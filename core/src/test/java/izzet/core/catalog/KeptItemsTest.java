@@ -3,8 +3,12 @@ package izzet.core.catalog;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -43,9 +47,22 @@ class KeptItemsTest {
             byte[] damaged = KEPT.clone();
             damaged[i] ^= 1;
             assertThat(asked("a", "b").unpack(damaged)).as("byte %d", i).isEmpty();
-            assertThat(asked("a", "b").unpack(java.util.Arrays.copyOf(KEPT, i)))
+            assertThat(asked("a", "b").unpack(Arrays.copyOf(KEPT, i)))
                     .as("%d bytes", i)
                     .isEmpty();
+        }
+    }
+
+    /** As by another build under the same number. */
+    @Test
+    void aPackOfOtherShapesGivesNone() throws NoSuchAlgorithmException {
+        for (byte[] packed : new byte[][] {{99}, {8, 0}, {10, 0, 0, 0, 0, 0, 0, 0, 1, 'x'}}) {
+            byte[] kept = ByteBuffer.allocate(64 + packed.length)
+                    .put(KEPT, 0, 32)
+                    .put(MessageDigest.getInstance("SHA-256").digest(packed))
+                    .put(packed)
+                    .array();
+            assertThat(asked("a", "b").unpack(kept)).isEmpty();
         }
     }
 
