@@ -37,7 +37,7 @@ class ChooseController {
     private static final int TOP = 16;
     private static final int RIGHT = 890;
     private static final int MOST_PINS = 30;
-    private static final double SHORTEST = 1e-3;
+    private static final double SHORTEST = 1e-4;
     private static final double LONGEST = 100;
 
     private final Shelf shelf;
@@ -207,10 +207,13 @@ class ChooseController {
         return scale;
     }
 
+    /** What is faster than the highest stands there, too. */
     private static List<Scale> rates() {
         List<Scale> scale = new ArrayList<>();
-        for (double rate : new double[] {0.1, 1, 10, 100, 1000}) {
-            scale.add(new Scale(rate < 1 ? "0.1" : String.valueOf((int) rate), place(rate)));
+        double rate = 0.1;
+        for (String text : List.of("0.1", "1", "10", "100", "1k", "10k+")) {
+            scale.add(new Scale(text, place(rate)));
+            rate *= 10;
         }
         return scale;
     }

@@ -4,6 +4,7 @@ import izzet.core.calc.FillTime;
 import izzet.core.catalog.Board;
 import izzet.core.catalog.BusKind;
 import izzet.core.catalog.Part;
+import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
 import java.util.Optional;
 
@@ -43,7 +44,7 @@ public record PictureTime(double seconds, String formula, double hertz) {
             long pieces = (bytes + PIECE_BYTES - 1) / PIECE_BYTES;
             return Optional.of(new PictureTime(
                     FillTime.twoWire(bytes, PIECE_BYTES, hertz),
-                    pieces + " pieces of " + PIECE_BYTES + " bytes at " + Quantity.hertz(hertz),
+                    Counts.of(bytes, "byte") + " in " + Counts.of(pieces, "piece") + " at " + Quantity.hertz(hertz),
                     hertz));
         }
         return Optional.of(new PictureTime(
