@@ -11,10 +11,8 @@ import izzet.core.plan.PlanEdit;
 import izzet.core.quantity.Counts;
 import izzet.core.quantity.Quantity;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,7 +28,9 @@ class ChooseController {
     private static final double SELDOM = 0.1;
 
     private static final String FIRST_BOARD = "mcu-8bit-5v-14-6";
-    private static final int MARK = 20;
+    /** A circle with the words below it. */
+    private static final int MARK = 30;
+
     private static final int MOST = 60;
     private static final int LEFT = 46;
     private static final int BOTTOM = 260;
@@ -80,7 +80,7 @@ class ChooseController {
     }
 
     /**
-     * Offers that lie at the same place of the picture.
+     * Offers so near to each other in the picture that their circles or words would lie on each other.
      *
      * @param number of the first of them
      * @param more besides it
@@ -88,20 +88,28 @@ class ChooseController {
     public record Mark(int number, int more, int x, int y, boolean good, String name) {}
 
     private static List<Mark> marks(List<Row> rows) {
-        Map<String, List<Row>> places = new LinkedHashMap<>();
+        List<List<Row>> places = new ArrayList<>();
         for (Row row : rows) {
-            if (row.y() >= 0) {
-                places.computeIfAbsent(row.x() + " " + row.y() / MARK, k -> new ArrayList<>())
-                        .add(row);
+            if (row.y() < 0) {
+                continue;
             }
+            places.stream()
+                    .filter(near ->
+                            near.get(0).x() == row.x() && Math.abs(near.get(0).y() - row.y()) < MARK)
+                    .findFirst()
+                    .orElseGet(() -> {
+                        places.add(new ArrayList<>());
+                        return places.get(places.size() - 1);
+                    })
+                    .add(row);
         }
-        return places.values().stream()
-                .map(same -> {
-                    Row first = same.get(0);
+        return places.stream()
+                .map(near -> {
+                    Row first = near.get(0);
                     String name = first.offer().part().name() + ", "
                             + first.offer().variant().name() + ", "
                             + first.offer().board().name();
-                    return new Mark(first.number(), same.size() - 1, first.x(), first.y(), first.good(), name);
+                    return new Mark(first.number(), near.size() - 1, first.x(), first.y(), first.good(), name);
                 })
                 .toList();
     }
