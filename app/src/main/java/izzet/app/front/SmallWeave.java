@@ -22,7 +22,7 @@ record SmallWeave(double width, double height, List<Stroke> strokes) {
      * Everything that looks alike.
      *
      * @param look warp, weft, thread or knot, and its kind or clash
-     * @param path from under the others to above them
+     * @param path the outlines of all of them
      */
     record Stroke(String look, String path) {}
 
