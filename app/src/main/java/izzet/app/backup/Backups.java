@@ -1,6 +1,7 @@
 package izzet.app.backup;
 
 import izzet.app.files.OwnerOnly;
+import izzet.core.quantity.Digest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -10,7 +11,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -115,7 +115,7 @@ public final class Backups {
     }
 
     private static void write(InputStream database, ZipOutputStream out, Mark mark) throws IOException {
-        MessageDigest digest = sha256();
+        MessageDigest digest = Digest.begun();
         out.putNextEntry(new ZipEntry(DATABASE));
         database.transferTo(new DigestOutputStream(out, digest));
         out.closeEntry();
@@ -131,14 +131,6 @@ public final class Backups {
         out.closeEntry();
     }
 
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     /**
      * Unpacks a backup's database and proves it: by its checksum, and by opening it and counting.
      *
@@ -146,7 +138,7 @@ public final class Backups {
      * @throws DataFault when it is no backup, or damaged
      */
     Sheet unpack(InputStream backup, Path into) throws IOException {
-        MessageDigest digest = sha256();
+        MessageDigest digest = Digest.begun();
         Properties told = new Properties();
         boolean database = false;
         try (ZipInputStream in = new ZipInputStream(backup)) {

@@ -9,49 +9,33 @@ public final class Outline {
 
     /** Two half circles. */
     public Outline circle(double x, double y, double radius) {
-        at(x - radius, y);
-        half(radius, 2 * radius);
-        half(radius, -2 * radius);
-        path.append('z');
-        return this;
-    }
-
-    private void half(double radius, double across) {
-        path.append('a');
-        number(radius);
-        path.append(' ');
-        number(radius);
-        path.append(" 0 1 0 ");
-        number(across);
-        path.append(" 0");
+        return step("M", x - radius, y)
+                .step("a", radius, radius, 0, 1, 0, 2 * radius, 0)
+                .step("a", radius, radius, 0, 1, 0, -2 * radius, 0)
+                .step("z");
     }
 
     public Outline line(double x1, double y1, double x2, double y2) {
-        at(x1, y1);
-        path.append('L');
-        number(x2);
-        path.append(' ');
-        number(y2);
-        return this;
+        return step("M", x1, y1).step("L", x2, y2);
     }
 
     public Outline box(double x, double y, double width, double height) {
-        at(x, y);
-        path.append('h');
-        number(width);
-        path.append('v');
-        number(height);
-        path.append('h');
-        number(-width);
-        path.append('z');
-        return this;
+        return step("M", x, y)
+                .step("h", width)
+                .step("v", height)
+                .step("h", -width)
+                .step("z");
     }
 
-    private void at(double x, double y) {
-        path.append('M');
-        number(x);
-        path.append(' ');
-        number(y);
+    private Outline step(String command, double... numbers) {
+        path.append(command);
+        for (int i = 0; i < numbers.length; i++) {
+            if (i > 0) {
+                path.append(' ');
+            }
+            number(numbers[i]);
+        }
+        return this;
     }
 
     /** To a hundredth, without zeros at the end. */

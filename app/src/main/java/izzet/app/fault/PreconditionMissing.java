@@ -6,6 +6,6 @@ public final class PreconditionMissing extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     public PreconditionMissing() {
-        super("Send the ETag of the plan as you know it in If-Match, so that nobody's change is lost.");
+        super("Send in If-Match the ETag that came with what you change, so that nobody else's change is lost.");
     }
 }

@@ -4,11 +4,10 @@ import izzet.app.drawing.Outline;
 import izzet.app.pins.Weave;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.stream.Stream;
 
 /** A plan's weave as its picture in a list: no words, every column and row at a like distance. */
 record SmallWeave(double width, double height, List<Stroke> strokes) {
@@ -26,35 +25,22 @@ record SmallWeave(double width, double height, List<Stroke> strokes) {
      */
     record Stroke(String look, String path) {}
 
-    /** One outline for each look; first the warps, then the wefts, threads and knots. */
-    private static final class Strokes {
-        private final Map<String, Outline> warps = new TreeMap<>();
-        private final Map<String, Outline> wefts = new TreeMap<>();
-        private final Map<String, Outline> threads = new TreeMap<>();
-        private final Map<String, Outline> knots = new TreeMap<>();
-
-        static Outline of(Map<String, Outline> looks, String look) {
-            return looks.computeIfAbsent(look, l -> new Outline());
-        }
-
-        List<Stroke> list() {
-            return Stream.of(warps, wefts, threads, knots)
-                    .flatMap(m -> m.entrySet().stream())
-                    .map(e -> new Stroke(e.getKey(), e.getValue().toString()))
-                    .toList();
-        }
+    private static Outline of(Map<String, Outline> looks, String look) {
+        return looks.computeIfAbsent(look, l -> new Outline());
     }
 
     static SmallWeave of(Weave weave) {
         Map<Integer, Double> at = new HashMap<>();
         double step = WIDE / Math.max(1, weave.columns().size());
-        Strokes strokes = new Strokes();
+        // What comes later lies above.
+        Map<String, Outline> strokes = new LinkedHashMap<>();
+        Map<String, Outline> knots = new LinkedHashMap<>();
         Map<Integer, String> kinds = new HashMap<>();
         weave.threads().forEach(t -> kinds.put(t.x(), t.kind()));
         for (Weave.Column column : weave.columns()) {
             double x = step * (at.size() + 0.5);
             at.put(column.x(), x);
-            Strokes.of(strokes.warps, "warp").line(x, 0, x, HIGH);
+            of(strokes, "warp").line(x, 0, x, HIGH);
         }
         List<Weave.Row> rows = weave.parts().stream()
                 .flatMap(p -> p.rows().stream())
@@ -68,8 +54,8 @@ record SmallWeave(double width, double height, List<Stroke> strokes) {
             double y = pitch * (i + 0.5);
             double x = at.getOrDefault(row.knotX(), 0.0);
             String look = row.clash() ? "clash" : row.kind();
-            Strokes.of(strokes.wefts, "weft " + look).line(0, y, x, y);
-            Strokes.of(strokes.knots, "knot " + look).circle(x, y, Math.min(LARGEST_KNOT, pitch * 0.48));
+            of(strokes, "weft " + look).line(0, y, x, y);
+            of(knots, "knot " + look).circle(x, y, Math.min(LARGEST_KNOT, pitch * 0.48));
             spans.merge(row.knotX(), new double[] {y, y}, (a, b) -> new double[] {a[0], b[1]});
             if (row.clash()) {
                 clashing.add(row.knotX());
@@ -79,9 +65,15 @@ record SmallWeave(double width, double height, List<Stroke> strokes) {
             if (span[1] > span[0]) {
                 String look = clashing.contains(column) ? "clash" : kinds.getOrDefault(column, "single");
                 double x = at.getOrDefault(column, 0.0);
-                Strokes.of(strokes.threads, "thread " + look).line(x, span[0], x, span[1]);
+                of(strokes, "thread " + look).line(x, span[0], x, span[1]);
             }
         });
-        return new SmallWeave(WIDE, HIGH, strokes.list());
+        strokes.putAll(knots);
+        return new SmallWeave(
+                WIDE,
+                HIGH,
+                strokes.entrySet().stream()
+                        .map(e -> new Stroke(e.getKey(), e.getValue().toString()))
+                        .toList());
     }
 }

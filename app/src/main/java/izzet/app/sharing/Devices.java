@@ -5,10 +5,8 @@ import izzet.app.fault.WrongField;
 import izzet.app.plan.PlanStore;
 import izzet.app.store.PairedDeviceRow;
 import izzet.app.store.PairedDeviceRows;
+import izzet.core.quantity.Digest;
 import izzet.core.quantity.Names;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
@@ -126,11 +124,6 @@ class Devices {
     }
 
     private static String digest(String key) {
-        try {
-            byte[] made = MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(made);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return HexFormat.of().formatHex(Digest.of(key));
     }
 }

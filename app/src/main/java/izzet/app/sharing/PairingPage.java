@@ -1,12 +1,11 @@
 package izzet.app.sharing;
 
 import izzet.app.shell.Refusal;
+import izzet.core.quantity.Digest;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.http.HttpHeaders;
@@ -104,11 +103,6 @@ class PairingPage {
     }
 
     private static String digest() {
-        try {
-            byte[] made = MessageDigest.getInstance("SHA-256").digest(STYLE.getBytes(StandardCharsets.UTF_8));
-            return Base64.getEncoder().encodeToString(made);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Base64.getEncoder().encodeToString(Digest.of(STYLE));
     }
 }

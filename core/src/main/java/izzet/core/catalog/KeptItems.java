@@ -1,5 +1,6 @@
 package izzet.core.catalog;
 
+import izzet.core.quantity.Digest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -9,7 +10,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -24,9 +24,9 @@ public final class KeptItems {
     /** The build's own number, below the folder of the compiled classes: any change of a class or a schema makes another. */
     private static final String BUILD = "catalog/build.id";
 
-    private static final int DIGEST = 32;
+    private static final int LENGTH = 32;
 
-    private final MessageDigest documents = sha256();
+    private final MessageDigest documents = Digest.begun();
 
     public KeptItems() {
         try (InputStream in = KeptItems.class.getClassLoader().getResourceAsStream(BUILD)) {
@@ -52,20 +52,20 @@ public final class KeptItems {
     /** @param items as read from the documents, each with its own */
     public byte[] pack(List<? extends CatalogItem> items) {
         byte[] packed = CatalogPack.of(items);
-        return ByteBuffer.allocate(2 * DIGEST + packed.length)
+        return ByteBuffer.allocate(2 * LENGTH + packed.length)
                 .put(told())
-                .put(sha256().digest(packed))
+                .put(Digest.of(packed))
                 .put(packed)
                 .array();
     }
 
     /** The items that the documents hold, in their order; empty when the pack is not of this build and these documents. */
     public Optional<List<CatalogItem>> unpack(byte[] kept) {
-        if (kept.length < 2 * DIGEST || !Arrays.equals(told(), Arrays.copyOf(kept, DIGEST))) {
+        if (kept.length < 2 * LENGTH || !Arrays.equals(told(), Arrays.copyOf(kept, LENGTH))) {
             return Optional.empty();
         }
-        byte[] packed = Arrays.copyOfRange(kept, 2 * DIGEST, kept.length);
-        if (!Arrays.equals(sha256().digest(packed), Arrays.copyOfRange(kept, DIGEST, 2 * DIGEST))) {
+        byte[] packed = Arrays.copyOfRange(kept, 2 * LENGTH, kept.length);
+        if (!Arrays.equals(Digest.of(packed), Arrays.copyOfRange(kept, LENGTH, 2 * LENGTH))) {
             return Optional.empty();
         }
         try {
@@ -84,19 +84,11 @@ public final class KeptItems {
         }
     }
 
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     /** Writes the number of a build beside its classes. */
     static void number(Path classes) throws IOException {
         Path number = classes.resolve(BUILD);
         Files.deleteIfExists(number);
-        MessageDigest all = sha256();
+        MessageDigest all = Digest.begun();
         try (Stream<Path> files = Files.walk(classes)) {
             for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
                 all.update(classes.relativize(file).toString().getBytes(StandardCharsets.UTF_8));
