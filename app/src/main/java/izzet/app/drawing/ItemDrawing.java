@@ -25,29 +25,36 @@ public record ItemDrawing(double width, double height, List<Shape> shapes, List<
         };
     }
 
-    /** What lies between two others keeps its place; within a run of like shapes nothing covers another. */
+    /** A run of shapes of one kind, none of which covers another, is a path for each of their looks; all others keep their place. */
     static List<Shape> strokes(List<Shape> shapes) {
         List<Shape> strokes = new ArrayList<>();
-        for (int from = 0; from < shapes.size(); ) {
-            Shape first = shapes.get(from);
-            if (!merges(first)) {
-                strokes.add(first);
-                from++;
-                continue;
+        List<Shape> run = new ArrayList<>();
+        for (Shape shape : shapes) {
+            if (!merges(shape) || run.stream().anyMatch(r -> !r.tag().equals(shape.tag()) || r.meets(shape))) {
+                end(run, strokes);
             }
-            Map<String, Outline> looks = new LinkedHashMap<>();
-            for (; from < shapes.size() && shapes.get(from).tag().equals(first.tag()); from++) {
-                Shape s = shapes.get(from);
-                Outline path = looks.computeIfAbsent(s.look(), l -> new Outline());
-                switch (s.tag()) {
-                    case "circle" -> path.circle(s.x(), s.y(), s.w());
-                    case "line" -> path.line(s.x(), s.y(), s.w(), s.h());
-                    default -> path.box(s.x(), s.y(), s.w(), s.h());
-                }
+            if (merges(shape)) {
+                run.add(shape);
+            } else {
+                strokes.add(shape);
             }
-            looks.forEach((look, path) -> strokes.add(Shape.path(look, path)));
         }
+        end(run, strokes);
         return strokes;
+    }
+
+    private static void end(List<Shape> run, List<Shape> strokes) {
+        Map<String, Outline> looks = new LinkedHashMap<>();
+        for (Shape s : run) {
+            Outline path = looks.computeIfAbsent(s.look(), l -> new Outline());
+            switch (s.tag()) {
+                case "circle" -> path.circle(s.x(), s.y(), s.w());
+                case "line" -> path.line(s.x(), s.y(), s.w(), s.h());
+                default -> path.box(s.x(), s.y(), s.w(), s.h());
+            }
+        }
+        looks.forEach((look, path) -> strokes.add(Shape.path(look, path)));
+        run.clear();
     }
 
     /** Shapes below each other, with the room that they take. */
@@ -58,13 +65,8 @@ public record ItemDrawing(double width, double height, List<Shape> shapes, List<
 
         void put(Shape shape) {
             shapes.add(shape);
-            boolean circle = shape.tag().equals("circle");
-            right = Math.max(
-                    right,
-                    circle ? shape.x() + shape.w() : shape.tag().equals("line") ? shape.w() : shape.x() + shape.w());
-            bottom = Math.max(
-                    bottom,
-                    circle ? shape.y() + shape.w() : shape.tag().equals("line") ? shape.h() : shape.y() + shape.h());
+            right = Math.max(right, shape.right());
+            bottom = Math.max(bottom, shape.bottom());
         }
 
         double bottom() {

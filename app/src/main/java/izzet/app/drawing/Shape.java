@@ -35,4 +35,25 @@ public record Shape(String tag, String look, double x, double y, double w, doubl
     static Shape text(String look, double x, double y, String text, int turn) {
         return new Shape("text", look, x, y, 0, 0, text, turn);
     }
+
+    double left() {
+        return tag.equals("circle") ? x - w : tag.equals("line") ? Math.min(x, w) : x;
+    }
+
+    double top() {
+        return tag.equals("circle") ? y - w : tag.equals("line") ? Math.min(y, h) : y;
+    }
+
+    double right() {
+        return tag.equals("line") ? Math.max(x, w) : x + w;
+    }
+
+    double bottom() {
+        return tag.equals("circle") ? y + w : tag.equals("line") ? Math.max(y, h) : y + h;
+    }
+
+    /** Whether the rectangles round them have room in common. */
+    boolean meets(Shape other) {
+        return left() < other.right() && other.left() < right() && top() < other.bottom() && other.top() < bottom();
+    }
 }

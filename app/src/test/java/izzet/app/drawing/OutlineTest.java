@@ -54,6 +54,19 @@ class OutlineTest {
         assertThat(bounds(strokes.get(5).text())).isEqualTo(new Rectangle(5, 20, 14, 6));
     }
 
+    /** Lamps side by side show through each other; a knob lies on its base. */
+    @Test
+    void shapesThatCoverOthersStayByThemselves() {
+        List<Shape> strokes = ItemDrawing.strokes(List.of(
+                Shape.circle("dome", 10, 10, 12),
+                Shape.circle("dome", 25, 10, 12),
+                Shape.circle("knob", 60, 10, 4),
+                Shape.circle("base", 60, 10, 9),
+                Shape.circle("knob", 60, 10, 4)));
+
+        assertThat(strokes).extracting(Shape::look).containsExactly("dome", "dome", "knob", "base", "knob");
+    }
+
     /** Of boxes: moves, then steps across, down and back. */
     private static Rectangle bounds(String path) {
         Path2D room = new Path2D.Double();
